@@ -1,0 +1,172 @@
+package org.morphotera.browser;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.Methods;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Envelope;
+import org.morphotera.core.method.FaultText;
+import org.morphotera.core.method.Faults;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.schedule.Conditions;
+import org.morphotera.core.soil.Season;
+import org.teavm.jso.JSExport;
+
+/** What the page calls. It hands in the data files once, then evaluates as often as it likes. */
+public final class PageCore {
+
+    private static final MethodRegistry METHODS = Methods.all();
+    private static final CalculatorRegistry CALCULATORS = new CalculatorRegistry();
+    private static Benchmarks benchmarks;
+    private static Messages messages;
+
+    private PageCore() {}
+
+    /** The module has no start of its own: everything happens through the exports. */
+    public static void main(String[] args) {
+        // nothing to start
+    }
+
+    /**
+     * Takes the data files in force.
+     *
+     * @param benchmarkFiles JSON object: text by file name
+     * @param messageFiles JSON object: text by file name
+     */
+    @JSExport
+    public static void open(String benchmarkFiles, String messageFiles) {
+        benchmarks = Benchmarks.parse(texts(benchmarkFiles));
+        messages = Messages.parse(texts(messageFiles));
+    }
+
+    private static Map<String, String> texts(String json) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        ((Map<?, ?>) JsonTree.parse(json)).forEach((file, text) -> texts.put((String) file, (String) text));
+        return texts;
+    }
+
+    /**
+     * Evaluates a request body.
+     *
+     * @return the envelope, or an object with {@code errors} in the form of the API's problem answers
+     */
+    @JSExport
+    public static String evaluate(String method, String bodyJson) {
+        return answer(METHODS.evaluate(method, JsonTree.parse(bodyJson), benchmarks));
+    }
+
+    /** Works a calculator's request body out; the answer is as that of {@link #evaluate}. */
+    @JSExport
+    public static String workOut(String calculator, String bodyJson) {
+        return answer(CALCULATORS.evaluate(calculator, JsonTree.parse(bodyJson), benchmarks));
+    }
+
+    private static String answer(Outcome outcome) {
+        if (outcome instanceof Outcome.Evaluated evaluated) {
+            return JsonTree.write(envelope(Envelope.of(evaluated.evaluation(), messages)));
+        }
+        Map<String, Object> refused = new LinkedHashMap<>();
+        List<FaultText> faults = FaultText.of(((Outcome.Refused) outcome).faults(), messages);
+        refused.put("errors", faults.stream().map(PageCore::fault).toList());
+        return JsonTree.write(refused);
+    }
+
+    /**
+     * What to mind about the conditions of a day.
+     *
+     * @param contextJson moisture, rain, temperature; without the season
+     * @param month 1..12
+     * @param south on the southern hemisphere
+     * @return a list of notes; empty where the context can't be read
+     */
+    @JSExport
+    public static String conditions(String contextJson, int month, boolean south) {
+        Map<Object, Object> day = new LinkedHashMap<>((Map<?, ?>) JsonTree.parse(contextJson));
+        day.put("season", Season.ofMonth(month, south).code());
+        Faults faults = new Faults();
+        Context context = Context.parse(day, faults);
+        List<Envelope.NoteText> notes = faults.isEmpty() ? Conditions.warnings(context, messages) : List.of();
+        return JsonTree.write(notes.stream().map(PageCore::note).toList());
+    }
+
+    // Records have no reflection here, so their parts are named once more; the worked cases hold both forms together.
+
+    private static Object envelope(Envelope envelope) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("method", envelope.method());
+        Map<String, Object> values = new LinkedHashMap<>();
+        envelope.values().forEach((name, figure) -> values.put(name, figure(figure)));
+        tree.put("values", values);
+        tree.put("classes", envelope.classes());
+        tree.put("ratings", envelope.ratings().stream().map(PageCore::rating).toList());
+        tree.put("notes", envelope.notes().stream().map(PageCore::note).toList());
+        Map<String, Object> series = new LinkedHashMap<>();
+        envelope.series()
+                .forEach((name, rows) ->
+                        series.put(name, rows.stream().map(PageCore::row).toList()));
+        tree.put("series", series);
+        tree.put("working", envelope.working().stream().map(PageCore::working).toList());
+        return tree;
+    }
+
+    private static Map<String, Object> figure(Envelope.Figure figure) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("value", figure.value());
+        tree.put("unit", figure.unit());
+        tree.put("low", figure.low());
+        tree.put("high", figure.high());
+        return tree;
+    }
+
+    private static Map<String, Object> rating(Envelope.RatingText rating) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("indicator", rating.indicator());
+        tree.put("school", rating.school());
+        tree.put("score", rating.score());
+        tree.put("scoreMax", rating.scoreMax());
+        tree.put("level", rating.level());
+        tree.put("standing", rating.standing());
+        tree.put("low", rating.low());
+        tree.put("high", rating.high());
+        tree.put("reason", rating.reason());
+        tree.put("why", rating.why());
+        return tree;
+    }
+
+    private static Map<String, Object> note(Envelope.NoteText note) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("code", note.code());
+        tree.put("severity", note.severity());
+        tree.put("text", note.text());
+        return tree;
+    }
+
+    private static Map<String, Object> row(Map<String, Object> row) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        row.forEach((key, cell) -> tree.put(key, cell instanceof Envelope.Figure figure ? figure(figure) : cell));
+        return tree;
+    }
+
+    private static Map<String, Object> working(Envelope.WorkingText line) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("label", line.label());
+        tree.put("formula", line.formula());
+        tree.put("numbers", line.numbers());
+        tree.put("result", figure(line.result()));
+        tree.put("source", line.source());
+        return tree;
+    }
+
+    private static Map<String, Object> fault(FaultText fault) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("field", fault.field());
+        tree.put("code", fault.code());
+        tree.put("message", fault.message());
+        return tree;
+    }
+}

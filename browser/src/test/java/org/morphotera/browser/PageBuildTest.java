@@ -1,0 +1,87 @@
+package org.morphotera.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.DataFiles;
+import org.morphotera.core.JvmAnswers;
+import org.morphotera.core.Methods;
+import org.morphotera.core.WorkedCase;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.SoundReadings;
+
+/** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
+class PageBuildTest {
+
+    private static final int RANDOM_PER_METHOD = 40;
+
+    record Task(String method, String body) {}
+
+    private static final List<Task> TASKS = new ArrayList<>();
+    private static List<Map<String, Object>> pageAnswers;
+
+    @BeforeAll
+    @SuppressWarnings("unchecked")
+    static void evaluateAllInNode(@TempDir Path folder) throws IOException, InterruptedException {
+        WorkedCase.all().forEach(each -> TASKS.add(new Task(each.method(), each.bodyJson())));
+        for (FieldMethod<?> method : Methods.all().all()) {
+            Random random = new Random(11);
+            for (int i = 0; i < RANDOM_PER_METHOD; i++) {
+                Map<String, Object> body = Map.of("readings", SoundReadings.of(method, random));
+                TASKS.add(new Task(method.card().id(), WorkedCase.JSON.writeValueAsString(body)));
+            }
+        }
+        Path tasks = folder.resolve("tasks.json");
+        Map<String, Object> input = Map.of(
+                "benchmarks", CoreData.texts("benchmarks", DataFiles.BENCHMARKS),
+                "messages", CoreData.texts("messages", DataFiles.MESSAGES),
+                "tasks", TASKS);
+        Files.writeString(tasks, WorkedCase.JSON.writeValueAsString(input));
+        Path answers = folder.resolve("answers.json");
+        Path module = folder.resolve("core.mjs");
+        Files.copy(Path.of("target/page/morphotera-core.js"), module);
+        Process node = new ProcessBuilder(
+                        "node",
+                        "src/test/node/evaluate-all.mjs",
+                        module.toString(),
+                        tasks.toString(),
+                        answers.toString())
+                .inheritIO()
+                .start();
+        assertThat(node.waitFor(120, TimeUnit.SECONDS)).isTrue();
+        assertThat(node.exitValue()).isZero();
+        pageAnswers = WorkedCase.JSON.readValue(Files.readString(answers), List.class);
+    }
+
+    @Test
+    void everyWorkedCaseComesOutInThePage() {
+        List<WorkedCase> cases = WorkedCase.all();
+        for (int i = 0; i < cases.size(); i++) {
+            assertThat(cases.get(i).misses(pageAnswers.get(i)))
+                    .as(cases.get(i).toString())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
+    void pageAndJvmAgreeToTheLastDigitAndLetter() {
+        assertThat(pageAnswers).hasSameSizeAs(TASKS);
+        for (int i = 0; i < TASKS.size(); i++) {
+            Task task = TASKS.get(i);
+            Map<String, Object> jvm = JvmAnswers.to(task.method(), WorkedCase.JSON.readValue(task.body(), Map.class));
+            assertThat(PlainAnswer.of(pageAnswers.get(i))).as("%s", task).isEqualTo(PlainAnswer.of(jvm));
+        }
+    }
+}

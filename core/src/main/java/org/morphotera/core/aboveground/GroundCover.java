@@ -1,0 +1,116 @@
+package org.morphotera.core.aboveground;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evaluation;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.Faults;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.Fields;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Need;
+import org.morphotera.core.method.Range;
+import org.morphotera.core.method.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Ground cover by points (step-point or quadrat grid) or by estimated shares. Stones count as cover. The interval of
+ * counted points is Wilson's (Wilson, 1927).
+ */
+public final class GroundCover implements FieldMethod<GroundCover.Readings> {
+
+    /** What lies under a point. */
+    public enum Cover implements Coded {
+        LIVING,
+        LITTER,
+        STONE,
+        BARE
+    }
+
+    public record Readings(List<Cover> points, Double livingPct, Double litterPct, Double stonePct, Double barePct) {}
+
+    private static final double Z = 1.959964;
+    private static final double EROSION_UNDER_PCT = 70;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "ground-cover",
+                Family.ABOVE_GROUND,
+                List.of(new MethodCard.Indicator("ground-cover", "coverPct")),
+                null,
+                5,
+                null,
+                null,
+                List.of());
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.words("points", List.of(Cover.values()), true, Range.between(20, 500), Need.OPTIONAL),
+                fields.number("livingPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("litterPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("stonePct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("barePct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        Map<String, Double> shares = new LinkedHashMap<>();
+        shares.put("livingPct", readings.livingPct());
+        shares.put("litterPct", readings.litterPct());
+        shares.put("stonePct", readings.stonePct());
+        shares.put("barePct", readings.barePct());
+        long given = shares.values().stream().filter(share -> share != null).count();
+        if (readings.points() == null == (given == 0)) {
+            faults.add("", "POINTS_OR_SHARES");
+        } else if (given > 0) {
+            shares.forEach((name, share) -> {
+                if (share == null) {
+                    faults.add(name, "MISSING");
+                }
+            });
+            double sum = shares.values().stream()
+                    .mapToDouble(share -> share == null ? 0 : share)
+                    .sum();
+            if (given == shares.size() && Math.abs(sum - 100) > 1) {
+                faults.add("", "SHARES_SUM", Map.of("sum", sum));
+            }
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Evaluation.Builder out = Evaluation.of("ground-cover");
+        double cover;
+        Double low = null;
+        Double high = null;
+        if (readings.points() == null) {
+            cover = 100 - readings.barePct();
+            out.working("coverPct", Map.of("bare", readings.barePct()), cover, Unit.PERCENT, "What is not bare");
+        } else {
+            int n = readings.points().size();
+            long covered = readings.points().stream()
+                    .filter(point -> point != Cover.BARE)
+                    .count();
+            double share = (double) covered / n;
+            cover = 100 * share;
+            double middle = (share + Z * Z / (2 * n)) / (1 + Z * Z / n);
+            double half = Z / (1 + Z * Z / n) * Math.sqrt(share * (1 - share) / n + Z * Z / (4.0 * n * n));
+            low = Math.max(0, 100 * (middle - half));
+            high = Math.min(100, 100 * (middle + half));
+            out.working("coverPoints", Map.of("covered", covered, "n", n), cover, Unit.PERCENT, "Wilson, 1927");
+        }
+        out.value("coverPct", cover, Unit.PERCENT, low, high);
+        if (cover < EROSION_UNDER_PCT) {
+            out.note("EROSION_RISK", Severity.CAUTION);
+        }
+        return out.curve("ground-cover", benchmarks.curve("ground-cover"), cover, low, high)
+                .build();
+    }
+}

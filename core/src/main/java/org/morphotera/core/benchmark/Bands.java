@@ -1,0 +1,66 @@
+package org.morphotera.core.benchmark;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Named classes of a figure, from low to high. Written {@code very-slow <1.5; slow <=5.1; …; rapid}: each band ends
+ * under ({@code <}) or at ({@code <=}) its limit, the last has none.
+ *
+ * @param id key in the data file
+ * @param source where the limits come from
+ */
+public record Bands(String id, List<Band> bands, String source) {
+
+    /** One class; {@code limit} is infinite for the last. */
+    public record Band(String code, double limit, boolean limitIncluded) {}
+
+    /** @throws IllegalArgumentException when the limits don't rise or the last band has one */
+    public Bands {
+        bands = List.copyOf(bands);
+        for (int i = 1; i < bands.size(); i++) {
+            if (!(bands.get(i).limit() > bands.get(i - 1).limit())) {
+                throw new IllegalArgumentException("the limits of bands must rise");
+            }
+        }
+        if (bands.isEmpty() || bands.get(bands.size() - 1).limit() != Double.POSITIVE_INFINITY) {
+            throw new IllegalArgumentException("the last band must have no limit");
+        }
+    }
+
+    static Bands parse(DataText.Section section, String id) {
+        List<Band> bands = new ArrayList<>();
+        try {
+            for (String part : section.require("bands").split(";")) {
+                String[] words = part.trim().split(" +");
+                if (words.length == 1) {
+                    bands.add(new Band(words[0], Double.POSITIVE_INFINITY, false));
+                } else {
+                    boolean included = words[1].startsWith("<=");
+                    double limit = Double.parseDouble(words[1].substring(included ? 2 : 1));
+                    bands.add(new Band(words[0], limit, included));
+                }
+            }
+            return new Bands(id, bands, section.require("source"));
+        } catch (NumberFormatException e) {
+            throw new DataTextException(section.file(), section.line(), "bands are written \"code <limit; …; code\"");
+        } catch (IllegalArgumentException e) {
+            throw new DataTextException(section.file(), section.line(), e.getMessage());
+        }
+    }
+
+    /** The code of the band that a figure falls into. */
+    public String of(double x) {
+        for (Band band : bands) {
+            if (x < band.limit() || band.limitIncluded() && x == band.limit()) {
+                return band.code();
+            }
+        }
+        return bands.get(bands.size() - 1).code();
+    }
+
+    /** The codes, low to high. */
+    public List<String> codes() {
+        return bands.stream().map(Band::code).toList();
+    }
+}

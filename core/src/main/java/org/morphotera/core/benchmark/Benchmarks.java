@@ -1,0 +1,117 @@
+package org.morphotera.core.benchmark;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * All curves, bands and tables in force. Sections are headed {@code [curve id]}, {@code [bands id]} or
+ * {@code [table id]}.
+ */
+public final class Benchmarks {
+
+    private final Map<String, Curve> curves = new LinkedHashMap<>();
+    private final Map<String, Bands> bands = new LinkedHashMap<>();
+    private final Map<String, Table> tables = new LinkedHashMap<>();
+
+    private Benchmarks() {}
+
+    /**
+     * Parses data files by name; of two entries with the same id in one map the later file wins.
+     *
+     * @throws DataTextException when a file can't be used
+     */
+    public static Benchmarks parse(Map<String, String> texts) {
+        Benchmarks benchmarks = new Benchmarks();
+        texts.forEach((file, text) -> DataText.parse(file, text).forEach(benchmarks::add));
+        return benchmarks;
+    }
+
+    /**
+     * These benchmarks with some replaced. An override must have the shape of what it replaces: a known id, the same
+     * band codes, the same columns and at least the same rows.
+     *
+     * @throws DataTextException naming what does not fit
+     */
+    public Benchmarks with(String file, String text) {
+        Benchmarks merged = new Benchmarks();
+        merged.curves.putAll(curves);
+        merged.bands.putAll(bands);
+        merged.tables.putAll(tables);
+        for (DataText.Section section : DataText.parse(file, text)) {
+            String problem = merged.misfit(section);
+            if (problem != null) {
+                throw new DataTextException(file, section.line(), problem);
+            }
+            merged.add(section);
+        }
+        return merged;
+    }
+
+    private String misfit(DataText.Section section) {
+        String id = idOf(section);
+        return switch (kindOf(section)) {
+            case "curve" -> curves.containsKey(id) ? null : "there is no curve " + id + " to replace";
+            case "bands" ->
+                !bands.containsKey(id)
+                        ? "there are no bands " + id + " to replace"
+                        : bands.get(id).codes().equals(Bands.parse(section, id).codes())
+                                ? null
+                                : "bands " + id + " must keep the codes "
+                                        + bands.get(id).codes();
+            case "table" -> {
+                if (!tables.containsKey(id)) {
+                    yield "there is no table " + id + " to replace";
+                }
+                Table old = tables.get(id);
+                Table replacement = Table.parse(section, id);
+                boolean fits = old.columns().equals(replacement.columns())
+                        && replacement.rows().keySet().containsAll(old.rows().keySet());
+                yield fits ? null : "table " + id + " must keep its columns and rows";
+            }
+            default -> null;
+        };
+    }
+
+    private void add(DataText.Section section) {
+        String id = idOf(section);
+        switch (kindOf(section)) {
+            case "curve" -> curves.put(id, Curve.parse(section, id));
+            case "bands" -> bands.put(id, Bands.parse(section, id));
+            case "table" -> tables.put(id, Table.parse(section, id));
+            default ->
+                throw new DataTextException(
+                        section.file(), section.line(), "sections are [curve …], [bands …] or [table …]");
+        }
+    }
+
+    private static String kindOf(DataText.Section section) {
+        return section.head().split(" +")[0];
+    }
+
+    private static String idOf(DataText.Section section) {
+        String[] words = section.head().split(" +");
+        return words.length == 2 ? words[1] : "";
+    }
+
+    /** @throws IllegalArgumentException when there is no such curve: a data file is missing */
+    public Curve curve(String id) {
+        return require(curves.get(id), "curve", id);
+    }
+
+    /** @throws IllegalArgumentException when there are no such bands: a data file is missing */
+    public Bands bands(String id) {
+        return require(bands.get(id), "bands", id);
+    }
+
+    /** @throws IllegalArgumentException when there is no such table: a data file is missing */
+    public Table table(String id) {
+        return require(tables.get(id), "table", id);
+    }
+
+    private static <T> T require(T found, String kind, String id) {
+        if (found == null) {
+            throw new IllegalArgumentException("no benchmark " + kind + " " + id);
+        }
+        return found;
+    }
+}

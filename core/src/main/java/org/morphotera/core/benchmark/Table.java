@@ -1,0 +1,56 @@
+package org.morphotera.core.benchmark;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Figures by name: {@code columns} heads them, every other line is a row.
+ *
+ * @param id key in the data file
+ * @param rows figures by row name, each as many as {@code columns}
+ */
+public record Table(String id, List<String> columns, Map<String, List<Double>> rows, String source) {
+
+    static Table parse(DataText.Section section, String id) {
+        List<String> columns = List.of(section.require("columns").split(" +"));
+        Map<String, List<Double>> rows = new LinkedHashMap<>();
+        for (Map.Entry<String, String> entry : section.entries().entrySet()) {
+            if (isHead(entry.getKey())) {
+                continue;
+            }
+            List<Double> figures = new ArrayList<>();
+            try {
+                for (String word : entry.getValue().split(" +")) {
+                    figures.add(Double.parseDouble(word));
+                }
+            } catch (NumberFormatException e) {
+                throw new DataTextException(section.file(), section.line(), entry.getKey() + ": figures only");
+            }
+            if (figures.size() != columns.size()) {
+                throw new DataTextException(
+                        section.file(), section.line(), entry.getKey() + " needs " + columns.size() + " figures");
+            }
+            rows.put(entry.getKey(), List.copyOf(figures));
+        }
+        return new Table(id, columns, rows, section.require("source"));
+    }
+
+    private static boolean isHead(String key) {
+        return key.equals("columns") || key.equals("source") || key.equals("note");
+    }
+
+    public boolean has(String row) {
+        return rows.containsKey(row);
+    }
+
+    /** @throws IllegalArgumentException when the table has no such row or column */
+    public double at(String row, String column) {
+        int index = columns.indexOf(column);
+        if (index < 0 || !rows.containsKey(row)) {
+            throw new IllegalArgumentException("table " + id + " has no " + row + ", " + column);
+        }
+        return rows.get(row).get(index);
+    }
+}

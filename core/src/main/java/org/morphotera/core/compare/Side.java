@@ -1,0 +1,81 @@
+package org.morphotera.core.compare;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * One indicator on one side of a comparison: its mean over the stops and the half-width of its uncertainty, once as
+ * standing and once as the measured figure.
+ *
+ * @param standing mean, 0..1
+ * @param standingHalf half-width, about 95 %
+ * @param figure mean of the measured figure, or {@code null}
+ */
+public record Side(int stops, double standing, double standingHalf, Double figure, Double figureHalf) {
+
+    /** What one stop shows; intervals may be {@code null} where no uncertainty is known. */
+    public record Reading(
+            double standing,
+            Double standingLow,
+            Double standingHigh,
+            Double figure,
+            Double figureLow,
+            Double figureHigh) {}
+
+    private static final double TWO_SIDED_95 = 0.975;
+    /** A t-quantile of two or three stops would drown every difference; from two stops on it is held to this. */
+    private static final double LARGEST_QUANTILE = 4.303;
+
+    /**
+     * Replicate spread and instrument together. Between stops: t · s/√n, the larger of this and what the readings
+     * themselves allow, so that for counts the scatter between places stands beside the Poisson interval of each (the
+     * larger counts; worms clump). A single reading without any interval has the scatter of two readers.
+     *
+     * @param readings one for each stop, at least one
+     * @param scatter half-width of the standing of a reading without interval
+     */
+    public static Side of(List<Reading> readings, double scatter) {
+        List<Double> standings = new ArrayList<>();
+        List<Double> figures = new ArrayList<>();
+        double ownHalf = 0;
+        double figureOwnHalf = 0;
+        for (Reading reading : readings) {
+            standings.add(reading.standing());
+            ownHalf += halfWidth(reading.standingLow(), reading.standingHigh(), scatter);
+            if (reading.figure() != null) {
+                figures.add(reading.figure());
+                figureOwnHalf += halfWidth(reading.figureLow(), reading.figureHigh(), 0);
+            }
+        }
+        int n = readings.size();
+        double standingHalf = Math.max(between(standings), ownHalf / n / Math.sqrt(n));
+        Double figure = figures.size() == n ? Double.valueOf(mean(figures)) : null;
+        Double figureHalf =
+                figure == null ? null : Double.valueOf(Math.max(between(figures), figureOwnHalf / n / Math.sqrt(n)));
+        return new Side(n, mean(standings), standingHalf, figure, figureHalf);
+    }
+
+    private static double halfWidth(Double low, Double high, double otherwise) {
+        return low == null || high == null ? otherwise : (high - low) / 2;
+    }
+
+    private static double mean(List<Double> values) {
+        return values.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+    }
+
+    /** Half-width of the mean from the scatter between stops; 0 for one stop. */
+    private static double between(List<Double> values) {
+        int n = values.size();
+        if (n < 2) {
+            return 0;
+        }
+        double mean = mean(values);
+        double squares = 0;
+        for (double value : values) {
+            squares += (value - mean) * (value - mean);
+        }
+        double t = TDistribution.of(n - 1).inverseCumulativeProbability(TWO_SIDED_95);
+        return Math.min(t, LARGEST_QUANTILE) * Math.sqrt(squares / (n - 1) / n);
+    }
+}

@@ -1,0 +1,184 @@
+package org.morphotera.core.limits;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.DataText;
+import org.morphotera.core.benchmark.DataTextException;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.LandUse;
+
+/**
+ * What findings say of constraints, parsed from a data file: findings with their states, priors, and for each pair of
+ * constraint and finding the probability of each state with the constraint present and absent.
+ */
+public final class EvidenceTables {
+
+    /** Sections of a column of probabilities may miss 1 by this much. */
+    private static final double SUM_SLACK = 1e-6;
+
+    /**
+     * A finding: a test result sorted into states.
+     *
+     * @param method that makes it; {@code observation} and {@code sheet} are no tests
+     * @param group findings that measure the same thing
+     * @param limits upper limits of the states but the last, with whether they are included; empty for words
+     */
+    public record Kind(String id, String method, String group, List<String> states, List<Limit> limits) {
+
+        /** The state of a figure. */
+        public String stateOf(double figure) {
+            for (int i = 0; i < limits.size(); i++) {
+                Limit limit = limits.get(i);
+                if (figure < limit.below() || limit.included() && figure == limit.below()) {
+                    return states.get(i);
+                }
+            }
+            return states.get(states.size() - 1);
+        }
+    }
+
+    /** Where a state ends. */
+    public record Limit(double below, boolean included) {}
+
+    /** P(state | present) and P(state | absent) of each state of one finding for one constraint. */
+    public record Row(
+            Constraint constraint,
+            String finding,
+            Map<String, Double> present,
+            Map<String, Double> absent,
+            String reason,
+            String source) {
+
+        /** ln P(state | present) / P(state | absent): what the state weighs. */
+        double weight(String state) {
+            return Math.log(present.get(state) / absent.get(state));
+        }
+    }
+
+    private final Map<String, Kind> kinds = new LinkedHashMap<>();
+    private final Map<Constraint, Map<String, Double>> priors = new LinkedHashMap<>();
+    private final Map<String, Row> rows = new LinkedHashMap<>();
+
+    private EvidenceTables() {}
+
+    /**
+     * Parses files in order; a section with the head of an earlier one takes its place, which is how a practice
+     * overrides a row.
+     *
+     * @throws DataTextException naming file, line and remedy
+     */
+    public static EvidenceTables parse(Map<String, String> files) {
+        EvidenceTables tables = new EvidenceTables();
+        files.forEach((file, text) -> DataText.parse(file, text).forEach(tables::add));
+        return tables;
+    }
+
+    private void add(DataText.Section section) {
+        String[] head = section.head().split(" +");
+        switch (head[0]) {
+            case "finding" -> kinds.put(head[1], kind(head[1], section));
+            case "prior" -> {
+                Map<String, Double> byUse = new LinkedHashMap<>();
+                section.entries().forEach((use, value) -> byUse.put(use, probability(value, section)));
+                priors.put(constraint(head[1], section), byUse);
+            }
+            case "evidence" -> rows.put(head[1] + " " + head[2], row(head[1], head[2], section));
+            default ->
+                throw new DataTextException(
+                        section.file(), section.line(), "sections are [finding …], [prior …] or [evidence … …]");
+        }
+    }
+
+    private static Constraint constraint(String code, DataText.Section section) {
+        Constraint found = Coded.find(Constraint.values(), code);
+        if (found == null) {
+            throw new DataTextException(section.file(), section.line(), "there is no constraint " + code);
+        }
+        return found;
+    }
+
+    private static double probability(String text, DataText.Section section) {
+        try {
+            double p = Double.parseDouble(text);
+            if (p > 0 && p < 1) {
+                return p;
+            }
+        } catch (NumberFormatException e) {
+            // said below
+        }
+        throw new DataTextException(section.file(), section.line(), text + " is no probability between 0 and 1");
+    }
+
+    private static Kind kind(String id, DataText.Section section) {
+        List<String> states = new ArrayList<>();
+        List<Limit> limits = new ArrayList<>();
+        String words = section.entries().get("words");
+        if (words != null) {
+            states.addAll(List.of(words.split(" +")));
+        } else {
+            for (String part : section.require("states").split(";")) {
+                String[] pieces = part.trim().split(" +");
+                states.add(pieces[0]);
+                if (pieces.length > 1) {
+                    boolean included = pieces[1].startsWith("<=");
+                    limits.add(new Limit(Double.parseDouble(pieces[1].substring(included ? 2 : 1)), included));
+                }
+            }
+        }
+        return new Kind(
+                id, section.require("method"), section.require("group"), List.copyOf(states), List.copyOf(limits));
+    }
+
+    private Row row(String constraint, String finding, DataText.Section section) {
+        Kind kind = kinds.get(finding);
+        if (kind == null) {
+            throw new DataTextException(section.file(), section.line(), "there is no finding " + finding);
+        }
+        Map<String, Double> present = new LinkedHashMap<>();
+        Map<String, Double> absent = new LinkedHashMap<>();
+        for (String state : kind.states()) {
+            String[] columns = section.require(state).split(" +");
+            if (columns.length != 2) {
+                throw new DataTextException(section.file(), section.line(), state + " needs two probabilities");
+            }
+            present.put(state, probability(columns[0], section));
+            absent.put(state, probability(columns[1], section));
+        }
+        if (Math.abs(sum(present) - 1) > SUM_SLACK || Math.abs(sum(absent) - 1) > SUM_SLACK) {
+            throw new DataTextException(section.file(), section.line(), "each column must add up to 1");
+        }
+        return new Row(
+                constraint(constraint, section),
+                finding,
+                present,
+                absent,
+                section.require("reason"),
+                section.require("source"));
+    }
+
+    private static double sum(Map<String, Double> column) {
+        return column.values().stream().mapToDouble(Double::doubleValue).sum();
+    }
+
+    public List<Kind> kinds() {
+        return List.copyOf(kinds.values());
+    }
+
+    /** The finding of an id; {@code null} when there is none. */
+    public Kind kind(String id) {
+        return kinds.get(id);
+    }
+
+    /** Probability before anything is seen. */
+    public double prior(Constraint constraint, LandUse use) {
+        Map<String, Double> byUse = priors.get(constraint);
+        return use == null ? byUse.get("prior") : byUse.getOrDefault(use.code(), byUse.get("prior"));
+    }
+
+    /** What a finding says of a constraint; {@code null} when it says nothing. */
+    public Row row(Constraint constraint, String finding) {
+        return rows.get(constraint.code() + " " + finding);
+    }
+}

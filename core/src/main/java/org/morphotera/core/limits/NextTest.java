@@ -1,0 +1,101 @@
+package org.morphotera.core.limits;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.soil.LandUse;
+
+/**
+ * Which test to make next: the expected fall of the summed entropy over the constraints (Lindley, 1956), for each
+ * minute of work. A test that can carry no constraint over or under the line at which it is named is not offered.
+ */
+public final class NextTest {
+
+    /**
+     * @param gainBits expected fall in entropy, bits
+     * @param minutes of work
+     * @param constraint the one it tells most of
+     * @param finding through which it tells it
+     */
+    public record Offer(String method, double gainBits, int minutes, Constraint constraint, String finding) {
+
+        public double gainPerMinute() {
+            return gainBits / minutes;
+        }
+    }
+
+    private static final double LOG_2 = Math.log(2);
+    private static final double NOTHING = 1e-4;
+
+    private NextTest() {}
+
+    /**
+     * @param findings what is known
+     * @param minutes of work by method, of the tests that could be made; those made already are left out by the caller
+     * @return best first
+     */
+    public static List<Offer> ranked(
+            Map<String, String> findings, Map<String, Integer> minutes, LandUse use, EvidenceTables tables) {
+        Map<Constraint, Double> now = new LinkedHashMap<>();
+        Limits.of(findings, use, tables).forEach(each -> now.put(each.constraint(), each.probability()));
+        List<Offer> offers = new ArrayList<>();
+        minutes.forEach((method, work) -> {
+            Offer offer = offer(method, work, findings, now, use, tables);
+            if (offer != null) {
+                offers.add(offer);
+            }
+        });
+        offers.sort(Comparator.comparingDouble(each -> -each.gainPerMinute()));
+        return offers;
+    }
+
+    private static Offer offer(
+            String method,
+            int minutes,
+            Map<String, String> findings,
+            Map<Constraint, Double> now,
+            LandUse use,
+            EvidenceTables tables) {
+        double gain = 0;
+        double most = 0;
+        Constraint told = null;
+        String through = null;
+        boolean decides = false;
+        for (EvidenceTables.Kind kind : tables.kinds()) {
+            if (!kind.method().equals(method) || findings.containsKey(kind.id())) {
+                continue;
+            }
+            for (Constraint constraint : Constraint.values()) {
+                EvidenceTables.Row row = tables.row(constraint, kind.id());
+                if (row == null) {
+                    continue;
+                }
+                double p = now.get(constraint);
+                double expected = 0;
+                for (String state : kind.states()) {
+                    double chance = p * row.present().get(state)
+                            + (1 - p) * row.absent().get(state);
+                    Map<String, String> with = new LinkedHashMap<>(findings);
+                    with.put(kind.id(), state);
+                    double after = Limits.belief(constraint, with, use, tables).probability();
+                    expected += chance * entropy(after);
+                    decides |= (after >= Limits.NAMED_FROM) != (p >= Limits.NAMED_FROM);
+                }
+                double fall = Math.max(0, entropy(p) - expected);
+                gain += fall;
+                if (fall > most) {
+                    most = fall;
+                    told = constraint;
+                    through = kind.id();
+                }
+            }
+        }
+        return decides && gain > NOTHING ? new Offer(method, gain, Math.max(1, minutes), told, through) : null;
+    }
+
+    private static double entropy(double p) {
+        return p <= 0 || p >= 1 ? 0 : -(p * Math.log(p) + (1 - p) * Math.log(1 - p)) / LOG_2;
+    }
+}

@@ -1,0 +1,68 @@
+package org.morphotera.core.method;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+
+/** The methods there are, in the order in which they are worked down the soil face. */
+public final class MethodRegistry {
+
+    private final Map<String, FieldMethod<?>> methods = new LinkedHashMap<>();
+
+    public MethodRegistry(List<FieldMethod<?>> methods) {
+        for (FieldMethod<?> method : methods) {
+            this.methods.put(method.card().id(), method);
+        }
+    }
+
+    public List<FieldMethod<?>> all() {
+        return List.copyOf(methods.values());
+    }
+
+    public boolean has(String id) {
+        return methods.containsKey(id);
+    }
+
+    /** @throws IllegalArgumentException when there is no such method */
+    public FieldMethod<?> get(String id) {
+        FieldMethod<?> method = methods.get(id);
+        if (method == null) {
+            throw new IllegalArgumentException("no method " + id);
+        }
+        return method;
+    }
+
+    /**
+     * Evaluates a request body: a tree with {@code readings} and, optionally, {@code context}. Every fault is
+     * gathered; contradictions between readings are looked for only when their types are right and none is missing.
+     *
+     * @throws IllegalArgumentException when there is no such method
+     */
+    public Outcome evaluate(String id, Object body, Benchmarks benchmarks) {
+        Faults faults = new Faults();
+        if (!(body instanceof Map<?, ?> parts)) {
+            faults.add("", "TYPE", Map.of("wanted", "an object with readings and context"));
+            return new Outcome.Refused(faults.found());
+        }
+        for (Object key : parts.keySet()) {
+            if (!"readings".equals(key) && !"context".equals(key)) {
+                faults.add("", "UNKNOWN", Map.of("field", String.valueOf(key)));
+            }
+        }
+        return evaluate(get(id), parts.get("readings"), parts.get("context"), benchmarks, faults);
+    }
+
+    private static <R extends Record> Outcome evaluate(
+            FieldMethod<R> method, Object readingsTree, Object contextTree, Benchmarks benchmarks, Faults faults) {
+        ParsedFields.Parsed<R> readings = ParsedFields.read("", readingsTree, method::read, faults);
+        if (readings.sound()) {
+            method.check(readings.value(), faults);
+        }
+        Context context = Context.parse(contextTree, faults);
+        if (!faults.isEmpty()) {
+            return new Outcome.Refused(faults.found());
+        }
+        return new Outcome.Evaluated(method.evaluate(readings.value(), context, benchmarks));
+    }
+}

@@ -1,0 +1,26 @@
+package org.morphotera.core.plan;
+
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.method.Evaluation;
+import org.morphotera.core.method.Faults;
+import org.morphotera.core.method.Fields;
+
+/**
+ * One calculation of an amendment or of management. Stateless and pure. Its texts stand in the message catalogue under
+ * its id.
+ *
+ * @param <R> the calculator's inputs
+ */
+public interface Calculator<R extends Record> {
+
+    /** Such as {@code lime}. */
+    String id();
+
+    /** Names each input once, with unit, range and need. Only constructs, never computes. */
+    R read(Fields fields);
+
+    /** Adds contradictions between inputs. */
+    default void check(R inputs, Faults faults) {}
+
+    Evaluation evaluate(R inputs, Benchmarks benchmarks);
+}

@@ -1,0 +1,70 @@
+package org.morphotera.core.plan;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.method.Faults;
+import org.morphotera.core.method.Inputs;
+import org.morphotera.core.method.Outcome;
+
+/** The calculators there are. */
+public final class CalculatorRegistry {
+
+    private final Map<String, Calculator<?>> calculators = new LinkedHashMap<>();
+
+    public CalculatorRegistry() {
+        List.of(
+                        new Lime(),
+                        new Sulfur(),
+                        new Gypsum(),
+                        new Leaching(),
+                        new OrganicMatter(),
+                        new DrainSpacing(),
+                        new RainGarden(),
+                        new Irrigation(),
+                        new CoverCrop(),
+                        new Subsoiling(),
+                        new Nutrients())
+                .forEach(each -> calculators.put(each.id(), each));
+    }
+
+    public List<Calculator<?>> all() {
+        return List.copyOf(calculators.values());
+    }
+
+    public boolean has(String id) {
+        return calculators.containsKey(id);
+    }
+
+    /**
+     * Works a request body out: a tree with {@code inputs}.
+     *
+     * @throws IllegalArgumentException when there is no such calculator
+     */
+    public Outcome evaluate(String id, Object body, Benchmarks benchmarks) {
+        Calculator<?> calculator = calculators.get(id);
+        if (calculator == null) {
+            throw new IllegalArgumentException("no calculator " + id);
+        }
+        Faults faults = new Faults();
+        if (!(body instanceof Map<?, ?> parts)) {
+            faults.add("", "TYPE", Map.of("wanted", "an object with inputs"));
+            return new Outcome.Refused(faults.found());
+        }
+        for (Object key : parts.keySet()) {
+            if (!"inputs".equals(key)) {
+                faults.add("", "UNKNOWN", Map.of("field", String.valueOf(key)));
+            }
+        }
+        return evaluate(calculator, parts.get("inputs"), benchmarks, faults);
+    }
+
+    private static <R extends Record> Outcome evaluate(
+            Calculator<R> calculator, Object tree, Benchmarks benchmarks, Faults faults) {
+        R inputs = Inputs.parse(tree, calculator::read, calculator::check, faults);
+        return faults.isEmpty()
+                ? new Outcome.Evaluated(calculator.evaluate(inputs, benchmarks))
+                : new Outcome.Refused(faults.found());
+    }
+}

@@ -1,0 +1,94 @@
+package org.morphotera.core.plan;
+
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.method.Evaluation;
+import org.morphotera.core.method.Faults;
+import org.morphotera.core.method.Fields;
+import org.morphotera.core.method.Need;
+import org.morphotera.core.method.Range;
+import org.morphotera.core.method.Severity;
+import org.morphotera.core.soil.Unit;
+
+/** Gypsum to replace exchangeable sodium: 0.861 g per cmol (Richards, 1954); a test strip where no laboratory spoke. */
+final class Gypsum implements Calculator<Gypsum.Inputs> {
+
+    record Inputs(
+            Double espPct,
+            Double targetEspPct,
+            Double cecCmolKg,
+            Double depthMm,
+            Double bulkDensity,
+            Double purityPct,
+            Double efficiencyPct,
+            Double areaHa) {}
+
+    private static final double G_PER_CMOL = 0.861;
+
+    @Override
+    public String id() {
+        return "gypsum";
+    }
+
+    @Override
+    public Inputs read(Fields fields) {
+        return new Inputs(
+                fields.number("espPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.numberOr("targetEspPct", Unit.PERCENT, Range.PERCENT, 5),
+                fields.number("cecCmolKg", Unit.CMOL_PER_KG, Range.above(0, 1000), Need.OPTIONAL),
+                fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, 150),
+                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.numberOr("purityPct", Unit.PERCENT, Range.between(1, 100), 100),
+                fields.numberOr("efficiencyPct", Unit.PERCENT, Range.between(1, 100), 80),
+                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1));
+    }
+
+    @Override
+    public void check(Inputs in, Faults faults) {
+        if (in.espPct() != null && in.cecCmolKg() == null) {
+            faults.add("cecCmolKg", "MISSING");
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
+        Table rules = benchmarks.table("plan.gypsum");
+        double need;
+        String advice;
+        Evaluation.Builder out = Evaluation.of(id());
+        if (in.espPct() == null) {
+            need = rules.at("test-strip", "tPerHa");
+            advice = "test-strip";
+            out.note("LAB_FIRST", Severity.CAUTION);
+        } else {
+            double over = Math.max(0, in.espPct() - in.targetEspPct()) / 100;
+            double mass = Layer.massKgHa(in.depthMm(), in.bulkDensity());
+            need = over
+                    * in.cecCmolKg()
+                    * G_PER_CMOL
+                    * mass
+                    / 1e6
+                    / (in.purityPct() / 100)
+                    / (in.efficiencyPct() / 100);
+            advice = over == 0 ? "not-needed" : "apply";
+            out.working(
+                    "gypsumTHa",
+                    Map.of(
+                            "esp", in.espPct(),
+                            "target", in.targetEspPct(),
+                            "cec", in.cecCmolKg(),
+                            "mass", mass,
+                            "purity", in.purityPct(),
+                            "efficiency", in.efficiencyPct()),
+                    need,
+                    Unit.T_PER_HA,
+                    "Richards, 1954");
+        }
+        return out.value("gypsumTHa", need, Unit.T_PER_HA)
+                .value("gypsumT", need * in.areaHa(), Unit.TONNE)
+                .code("advice", advice)
+                .note("DUST_SAFETY", Severity.CAUTION)
+                .build();
+    }
+}

@@ -1,0 +1,216 @@
+package org.morphotera.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.limits.Constraint;
+import org.morphotera.core.limits.Limits;
+import org.morphotera.core.method.PhWindow;
+import org.morphotera.core.soil.LandUse;
+
+/** From limits to the first actions of a plan: ordered, filled from the field's own readings, each with its rule. */
+public final class Proposals {
+
+    /** Exchangeable sodium from which salt must not be leached alone (Northcote and Skene, 1972). */
+    private static final double SODIC_FROM_PCT = 6;
+
+    private static final double SALT_FREE_ECE = 4;
+
+    /**
+     * One proposed action.
+     *
+     * @param inputs of its calculator, by name; empty where it has none
+     * @param origins where each input came from, as a code
+     * @param rules codes of the rules that hold for it, such as {@code confirm-first}
+     */
+    public record Proposal(
+            ActionKind kind,
+            Constraint constraint,
+            double probability,
+            Map<String, Object> inputs,
+            Map<String, String> origins,
+            List<String> rules) {}
+
+    private final FieldFacts facts;
+    private final Benchmarks benchmarks;
+    private final List<Proposal> proposals = new ArrayList<>();
+
+    private Proposals(FieldFacts facts, Benchmarks benchmarks) {
+        this.facts = facts;
+        this.benchmarks = benchmarks;
+    }
+
+    /** For every named constraint, in the order in which the work must be done. */
+    public static List<Proposal> of(List<Limits.Belief> beliefs, FieldFacts facts, Benchmarks benchmarks) {
+        Proposals plan = new Proposals(facts, benchmarks);
+        Predicate<Constraint> named =
+                constraint -> beliefs.stream().anyMatch(each -> each.constraint() == constraint && each.named());
+        beliefs.stream().filter(Limits.Belief::named).forEach(belief -> plan.propose(belief, named));
+        plan.proposals.sort(Comparator.comparing(Proposal::kind).thenComparing(each -> -each.probability()));
+        return List.copyOf(plan.proposals);
+    }
+
+    private void propose(Limits.Belief belief, Predicate<Constraint> named) {
+        boolean acid = named.test(Constraint.ACIDITY) || named.test(Constraint.SUBSURFACE_ACIDITY);
+        switch (belief.constraint()) {
+            case ACIDITY -> lime(belief, List.of("confirm-first", "lime-before-legumes"));
+            case SUBSURFACE_ACIDITY -> {
+                if (!named.test(Constraint.ACIDITY)) {
+                    lime(belief, List.of("confirm-first", "incorporate"));
+                }
+            }
+            case SODICITY -> gypsum(belief, acid);
+            case SALINITY -> salt(belief, named);
+            case COMPACTION_LAYER -> {
+                loosen(belief);
+                cover(belief, List.of("layer"), List.of("loosen-before-roots"));
+            }
+            case WEAK_AGGREGATION -> {
+                cover(belief, List.of("crumbs"), List.of());
+                compost(belief);
+            }
+            case WATERLOGGING -> {
+                drain(belief);
+                cover(belief, List.of("waterlogging"), List.of("after-drain"));
+            }
+            case OVER_RAPID_DRAINAGE -> compost(belief);
+            case FREE_LIME -> add(ActionKind.TOLERANT_CROPS, belief, List.of("no-sulfur"));
+            case LOW_BIOLOGY -> {
+                cover(belief, List.of("crumbs"), List.of());
+                compost(belief);
+            }
+            case NITROGEN_LOCKED_UP -> add(ActionKind.NITROGEN_OR_PATIENCE, belief, List.of("confirm-first"));
+            case NITROGEN_MASKING -> add(ActionKind.LESS_NITROGEN, belief, List.of("confirm-first"));
+            case EROSION_RISK -> {
+                add(ActionKind.KEEP_COVERED, belief, List.of());
+                cover(belief, List.of("erosion"), List.of());
+            }
+        }
+    }
+
+    private void add(ActionKind kind, Limits.Belief belief, List<String> rules) {
+        add(kind, belief, Map.of(), Map.of(), rules);
+    }
+
+    private void add(
+            ActionKind kind,
+            Limits.Belief belief,
+            Map<String, Object> inputs,
+            Map<String, String> origins,
+            List<String> rules) {
+        boolean there = proposals.stream()
+                .anyMatch(each -> each.kind() == kind && each.inputs().equals(inputs));
+        if (!there) {
+            proposals.add(new Proposal(kind, belief.constraint(), belief.probability(), inputs, origins, rules));
+        }
+    }
+
+    private void lime(Limits.Belief belief, List<String> rules) {
+        Filled in = new Filled();
+        in.put("school", "texture-factor", "default");
+        in.put("phWater", facts.phWater(), "reading");
+        PhWindow window = PhWindow.of(facts.crop(), facts.landUse(), benchmarks.table("ph.windows"));
+        in.put("targetPh", Math.rint(5 * (window.low() + window.high())) / 10, "window");
+        in.put("phHalfWidth", facts.phHalfWidth(), "reading");
+        in.put("fromKit", facts.phFromKit(), "reading");
+        in.put("landUse", facts.landUse() == null ? null : facts.landUse().code(), "field");
+        in.put(
+                "textureGroup",
+                facts.textureGroup() == null ? null : facts.textureGroup().code(),
+                "reading");
+        in.put("areaHa", facts.areaHa(), "field");
+        add(ActionKind.LIME, belief, in.inputs, in.origins, rules);
+    }
+
+    private void gypsum(Limits.Belief belief, boolean acid) {
+        Filled in = new Filled();
+        in.put("espPct", facts.cecCmolKg() == null ? null : facts.espPct(), "laboratory");
+        in.put("cecCmolKg", facts.espPct() == null ? null : facts.cecCmolKg(), "laboratory");
+        in.put("areaHa", facts.areaHa(), "field");
+        List<String> rules = new ArrayList<>(List.of("confirm-first", "gypsum-before-leaching"));
+        if (acid) {
+            rules.add("lime-first");
+        }
+        add(ActionKind.GYPSUM, belief, in.inputs, in.origins, rules);
+    }
+
+    private void salt(Limits.Belief belief, Predicate<Constraint> named) {
+        if (!facts.drained()) {
+            drain(belief);
+        }
+        boolean sodic = named.test(Constraint.SODICITY)
+                || facts.disperses()
+                || facts.espPct() != null && facts.espPct() >= SODIC_FROM_PCT;
+        Filled in = new Filled();
+        in.put("eceNow", facts.ece(), "reading");
+        Table crops = benchmarks.table("salinity.crops");
+        boolean known = facts.crop() != null && crops.has(facts.crop());
+        double target = known ? crops.at(facts.crop(), "threshold") : SALT_FREE_ECE;
+        in.put("eceTarget", target, known ? "crop" : "default");
+        in.put("way", "sprinkled", "default");
+        in.put("drained", facts.drained(), "events");
+        if (known) {
+            in.put("cropThresholdEce", target, "crop");
+        }
+        List<String> rules = new ArrayList<>();
+        if (!facts.drained()) {
+            rules.add("after-drain");
+        }
+        rules.add(sodic ? "gypsum-before-leaching" : "no-gypsum-needed");
+        add(ActionKind.LEACH, belief, in.inputs, in.origins, rules);
+        cover(belief, List.of("salt"), List.of());
+    }
+
+    private void drain(Limits.Belief belief) {
+        Filled in = new Filled();
+        in.put("permeabilityAboveMmH", facts.permeabilityMmH(), "straight-down");
+        in.put("permeabilityBelowMmH", facts.permeabilityMmH(), "straight-down");
+        in.put("drainDepthM", 0.9, "default");
+        in.put("waterTableDepthM", 0.5, "default");
+        in.put("impermeableDepthM", 2.4, "default");
+        in.put("dischargeMmDay", 7.0, "default");
+        add(ActionKind.DRAIN, belief, in.inputs, in.origins, List.of("drain-first", "licensed"));
+    }
+
+    private void loosen(Limits.Belief belief) {
+        Filled in = new Filled();
+        in.put("layerFound", true, "reading");
+        in.put("layerBottomMm", facts.layerBottomMm(), "reading");
+        if (facts.wet()) {
+            in.put("rolledWormCrumbles", false, "reading");
+        }
+        add(ActionKind.LOOSEN, belief, in.inputs, in.origins, List.of(facts.wet() ? "too-wet" : "roll-a-worm"));
+    }
+
+    private void cover(Limits.Belief belief, List<String> aims, List<String> rules) {
+        add(ActionKind.COVER_CROP, belief, Map.of("aims", aims), Map.of("aims", "limits"), rules);
+    }
+
+    private void compost(Limits.Belief belief) {
+        Filled in = new Filled();
+        boolean garden = facts.landUse() == LandUse.VEGETABLE || facts.landUse() == LandUse.LANDSCAPE;
+        in.put("thicknessMm", garden ? 20.0 : 5.0, "default");
+        in.put("areaHa", facts.areaHa(), "field");
+        in.put("cnRatio", 15.0, "default");
+        add(ActionKind.COMPOST, belief, in.inputs, in.origins, List.of());
+    }
+
+    /** Inputs with where they came from; what is not known stays out, for the advisor to give. */
+    private static final class Filled {
+
+        private final Map<String, Object> inputs = new LinkedHashMap<>();
+        private final Map<String, String> origins = new LinkedHashMap<>();
+
+        private void put(String name, Object value, String origin) {
+            if (value != null) {
+                inputs.put(name, value);
+                origins.put(name, origin);
+            }
+        }
+    }
+}

@@ -1,0 +1,71 @@
+package org.morphotera.core.plan;
+
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.method.Evaluation;
+import org.morphotera.core.method.Fields;
+import org.morphotera.core.method.Need;
+import org.morphotera.core.method.Range;
+import org.morphotera.core.method.Severity;
+import org.morphotera.core.soil.TextureGroup;
+import org.morphotera.core.soil.Unit;
+
+/** Elemental sulfur to lower pH: by texture where there is no free lime; first 0.32 t per t of free lime where there is. */
+final class Sulfur implements Calculator<Sulfur.Inputs> {
+
+    record Inputs(
+            Double phWater,
+            Double targetPh,
+            TextureGroup textureGroup,
+            Double caco3Pct,
+            Double depthMm,
+            Double bulkDensity,
+            Double areaHa) {}
+
+    private static final double PER_LIME = 0.32;
+    private static final double USUAL_DEPTH_MM = 150;
+
+    @Override
+    public String id() {
+        return "sulfur";
+    }
+
+    @Override
+    public Inputs read(Fields fields) {
+        return new Inputs(
+                fields.number("phWater", Unit.PH, Range.PH, Need.REQUIRED),
+                fields.number("targetPh", Unit.PH, Range.PH, Need.REQUIRED),
+                fields.word("textureGroup", List.of(TextureGroup.values()), Need.REQUIRED),
+                fields.numberOr("caco3Pct", Unit.PERCENT, Range.PERCENT, 0),
+                fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, USUAL_DEPTH_MM),
+                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1));
+    }
+
+    @Override
+    public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
+        Table rates = benchmarks.table("plan.sulfur");
+        double perPh = rates.at(in.textureGroup().code(), "kgPerHa");
+        double change = Math.max(0, in.phWater() - in.targetPh());
+        double forPh = change * perPh * in.depthMm() / USUAL_DEPTH_MM;
+        double forLime = PER_LIME * Layer.massKgHa(in.depthMm(), in.bulkDensity()) * in.caco3Pct() / 100;
+        double total = forPh + forLime;
+        boolean hopeless = total > rates.at("hopeless-over", "kgPerHa");
+        return Evaluation.of(id())
+                .value("sulfurKgHa", total, Unit.KG_PER_HA)
+                .value("forLimeKgHa", forLime, Unit.KG_PER_HA)
+                .value("sulfurT", total * in.areaHa() / 1000, Unit.TONNE)
+                .code("advice", hopeless ? "do-not" : "possible")
+                .working(
+                        "sulfurKgHa",
+                        Map.of("change", change, "perPh", perPh, "depth", in.depthMm(), "lime", forLime),
+                        total,
+                        Unit.KG_PER_HA,
+                        rates.source())
+                .note(hopeless ? "SULFUR_HOPELESS" : "TEMPORARY", hopeless ? Severity.CAUTION : Severity.INFO)
+                .note("DUST_SAFETY", Severity.CAUTION)
+                .build();
+    }
+}

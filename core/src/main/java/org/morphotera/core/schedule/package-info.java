@@ -1,0 +1,2 @@
+/** When to test: conditions of the day. */
+package org.morphotera.core.schedule;

@@ -1,0 +1,75 @@
+package org.morphotera.core.score;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Table;
+
+/**
+ * The points school: each indicator's score of 2 times its weight, as a share of the points that were possible from
+ * what was measured. An indicator read at several depths counts by its lowest.
+ *
+ * @param lines one for each indicator of the sheet, in its order
+ * @param percent of the field: medians over the stops; {@code null} when nothing was measured
+ * @param byStop share of each stop, %
+ */
+public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> byStop) {
+
+    /**
+     * One indicator.
+     *
+     * @param points median over the stops, of 2; {@code null} where it was not measured
+     * @param byStop score of 2 by stop
+     */
+    public record Line(String indicator, double weight, Double points, Map<String, Double> byStop) {}
+
+    /** @param weights a table with the column {@code weight} */
+    public static PointsSheet of(FieldFace face, Table weights) {
+        List<Line> lines = new ArrayList<>();
+        Map<String, double[]> gainedAndPossible = new LinkedHashMap<>();
+        double gained = 0;
+        double possible = 0;
+        for (String indicator : weights.rows().keySet()) {
+            double weight = weights.at(indicator, "weight");
+            Map<String, Double> byStop = new LinkedHashMap<>();
+            for (Finding finding : face.findings()) {
+                if (isIn(indicator, finding.indicator())) {
+                    finding.stops().forEach(stop -> byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min));
+                }
+            }
+            byStop.forEach((stop, points) -> {
+                double[] sums = gainedAndPossible.computeIfAbsent(stop, key -> new double[2]);
+                sums[0] += weight * points;
+                sums[1] += weight * 2;
+            });
+            Double median = byStop.isEmpty()
+                    ? null
+                    : Double.valueOf(
+                            FieldFace.median(byStop.values().stream().sorted().toList()));
+            if (median != null) {
+                gained += weight * median;
+                possible += weight * 2;
+            }
+            lines.add(new Line(indicator, weight, median, byStop));
+        }
+        Map<String, Double> shares = new LinkedHashMap<>();
+        gainedAndPossible.forEach((stop, sums) -> shares.put(stop, 100 * sums[0] / sums[1]));
+        return new PointsSheet(lines, possible == 0 ? null : Double.valueOf(100 * gained / possible), shares);
+    }
+
+    /** The line {@code sap} takes the three readings of sap together. */
+    private static boolean isIn(String line, String indicator) {
+        return line.equals("sap") ? indicator.startsWith("sap-") : line.equals(indicator);
+    }
+
+    /** What a gap between soil and plant asks; {@code null} where one is missing or the gap is small. */
+    public static String question(PointsSheet soil, PointsSheet plant, Table gap) {
+        if (soil.percent() == null || plant.percent() == null) {
+            return null;
+        }
+        double difference = soil.percent() - plant.percent();
+        double asks = gap.at("question", "percent");
+        return difference >= asks ? "soil-over-plant" : difference <= -asks ? "plant-over-soil" : null;
+    }
+}

@@ -1,0 +1,28 @@
+package org.morphotera.core.soil;
+
+/**
+ * A slice of the ground by depth below the surface, in mm. Top and bottom may be equal: a reading at one depth.
+ *
+ * @param topMm 0..5000
+ * @param bottomMm topMm..5000
+ */
+public record DepthLayer(double topMm, double bottomMm) {
+
+    public static final double DEEPEST_MM = 5000;
+
+    /** @throws IllegalArgumentException when the layer is upside down or outside 0..5000 mm */
+    public DepthLayer {
+        if (!(topMm >= 0 && bottomMm >= topMm && bottomMm <= DEEPEST_MM)) {
+            throw new IllegalArgumentException("a layer needs 0 <= top <= bottom <= 5000 mm");
+        }
+    }
+
+    public double thicknessMm() {
+        return bottomMm - topMm;
+    }
+
+    /** How many mm of this layer lie inside another. */
+    public double overlapMm(DepthLayer other) {
+        return Math.max(0, Math.min(bottomMm, other.bottomMm) - Math.max(topMm, other.topMm));
+    }
+}

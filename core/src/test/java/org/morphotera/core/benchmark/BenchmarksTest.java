@@ -1,0 +1,66 @@
+package org.morphotera.core.benchmark;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.morphotera.core.CoreData;
+
+class BenchmarksTest {
+
+    @Test
+    void curvesAreLinearBetweenPointsAndFlatOutside() {
+        Curve curve = CoreData.BENCHMARKS.curve("drainage");
+        assertThat(curve.at(-5)).isZero();
+        assertThat(curve.at(6)).isEqualTo(0.125);
+        assertThat(curve.at(1000)).isEqualTo(0.3);
+        assertThat(curve.highestBetween(40, 60)).isEqualTo(1);
+        assertThat(curve.lowestBetween(40, 60)).isEqualTo(Math.min(curve.at(40), curve.at(60)));
+    }
+
+    @Test
+    void bandsIncludeTheirLimitOnlyWhereWritten() {
+        assertThat(CoreData.BENCHMARKS.bands("permeability").of(1.5)).isEqualTo("slow");
+        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(75)).isEqualTo("good");
+        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(75.01)).isEqualTo("too-fast");
+    }
+
+    @Test
+    void aPracticeReplacesOneCurveByAFileOfTheSameShape() {
+        Benchmarks own = CoreData.BENCHMARKS.with("own.txt", "[curve drainage]\nsource = ours\npoints = 0:0 10:1\n");
+        assertThat(own.curve("drainage").at(5)).isEqualTo(0.5);
+        assertThat(CoreData.BENCHMARKS.curve("drainage").at(5)).isLessThan(0.2);
+        assertThat(own.bands("permeability")).isEqualTo(CoreData.BENCHMARKS.bands("permeability"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "[curve drainage]\nsource = ours\npoints = 10:1 0:0",
+                "[curve drainage]\nsource = ours\npoints = 0:0 10:7",
+                "[curve drainage]\npoints = 0:0 10:1",
+                "[curve unheard-of]\nsource = ours\npoints = 0:0 10:1",
+                "[bands permeability]\nsource = ours\nbands = slow <5; fast",
+                "[table texture.typical]\nsource = ours\ncolumns = sandPct\nsand = 90",
+                "[dial drainage]\nsource = ours",
+                "points = 1:1",
+                "[curve drainage]\nsource ours"
+            })
+    void refusesAnOverrideThatDoesNotFitAndNamesTheFile(String text) {
+        assertThatThrownBy(() -> CoreData.BENCHMARKS.with("own.txt", text))
+                .isInstanceOf(DataTextException.class)
+                .hasMessageContaining("own.txt, line");
+    }
+
+    @Test
+    void messagesFillPlaceholders() {
+        Messages messages =
+                Messages.parse(Map.of("en", "[word]\nsilt-loam = silt loam\n[a]\nb = {x} mm of {soil}, {none}"));
+        assertThat(messages.text(java.util.List.of("a.b"), Map.of("x", 12.0, "soil", "silt-loam")))
+                .isEqualTo("12 mm of silt loam, –");
+        assertThat(messages.text("a.unknown")).isEqualTo("a.unknown");
+    }
+}

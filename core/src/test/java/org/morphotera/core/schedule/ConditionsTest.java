@@ -1,0 +1,38 @@
+package org.morphotera.core.schedule;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Envelope.NoteText;
+import org.morphotera.core.method.Faults;
+
+class ConditionsTest {
+
+    private static List<String> codes(Map<String, Object> day) {
+        Faults faults = new Faults();
+        Context context = Context.parse(day, faults);
+        assertThat(faults.found()).isEmpty();
+        return Conditions.warnings(context, CoreData.MESSAGES).stream()
+                .map(NoteText::code)
+                .toList();
+    }
+
+    @Test
+    void aGoodDayBringsNoWarning() {
+        assertThat(codes(Map.of("soilMoisture", "moist", "daysSinceRain", 2, "soilTempC", 12, "season", "autumn")))
+                .isEmpty();
+        assertThat(codes(Map.of())).isEmpty();
+    }
+
+    @Test
+    void namesEverythingThatSpeaksAgainstADay() {
+        assertThat(codes(Map.of("soilMoisture", "dry", "daysSinceRain", 12, "soilTempC", 24, "season", "summer")))
+                .containsExactly("SOIL_DRY", "RAIN_TOO_LONG_AGO", "SOIL_WARM", "OUT_OF_SEASON");
+        assertThat(codes(Map.of("soilMoisture", "wet", "daysSinceRain", 0, "soilTempC", 3)))
+                .containsExactly("SOIL_WET", "RAIN_TOO_RECENT", "SOIL_COLD");
+    }
+}

@@ -1,0 +1,214 @@
+package org.morphotera.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.util.Base64;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** From stops to judgement, in the browser: sheet, comparison, change, what was done, photos, finding fields. */
+class JudgementIT {
+
+    /** A picture of one pixel. */
+    private static final String PIXEL =
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
+
+    private static ServerProcess server;
+    private static Chromium chromium;
+
+    @BeforeAll
+    static void startServerAndBrowser() {
+        server = ServerProcess.demo();
+        chromium = new Chromium();
+    }
+
+    @AfterAll
+    static void end() {
+        chromium.close();
+        server.close();
+    }
+
+    private static Page onField(String name) {
+        Page page = chromium.signedIn(server, 1280, 800);
+        link(page, name);
+        page.waitForURL("**/fields/*");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)))
+                .isVisible();
+        return page;
+    }
+
+    private static void link(Page page, String name) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name))
+                .first()
+                .click();
+    }
+
+    private static void button(Page page, String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
+    }
+
+    @Test
+    void theSheetSwitchesSchoolsAndEveryMarkOpensItsWorking() {
+        Page page = onField("Craigend Ley");
+        link(page, "Sheet");
+        assertThat(page.getByText("to look into")).isVisible();
+        page.getByText("Points sheet").click();
+        assertThat(page.getByText("Soil sheet")).isVisible();
+        assertThat(page.getByText("Plant sheet")).isVisible();
+        page.getByText("Stop average").click();
+        assertThat(page.getByText("over all that was measured")).isVisible();
+        page.locator("td a[href^='/measurements/']").first().click();
+        page.waitForURL("**/measurements/*");
+        assertThat(page.getByText("How this was worked out")).isVisible();
+    }
+
+    @Test
+    void thePoorAndTheGoodPatchAreHeldAgainstEachOther() {
+        Page page = onField("Craigend Ley");
+        link(page, "Compare");
+        assertThat(page.getByText("What differs, strongest first")).isVisible();
+        assertThat(page.getByText(Pattern.compile("^pH, 100 to 200 mm: .* there against .* here")))
+                .isVisible();
+        page.getByText("more that can’t be told apart").click();
+        assertThat(page.getByText("no difference you could defend").first()).isVisible();
+    }
+
+    @Test
+    void aChangeIsToldWithItsIntervalAndAnUnlikeVisitIsRefused() {
+        Page page = onField("Craigend Ley");
+        link(page, "Change");
+        page.getByLabel("Indicator").selectOption("ph|mid-100-200|ph");
+        assertThat(page.getByText("Risen", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(page.getByText("Ground limestone on the whole ley")).isVisible();
+        page.getByLabel("To see a change of").fill("0.2");
+        assertThat(page.getByText(Pattern.compile("\\d+ stops, measured on both dates")))
+                .isVisible();
+        page.navigate(server.url("/fields"));
+        link(page, "Long Dyke");
+        link(page, "Change");
+        page.getByLabel("Indicator").selectOption("earthworms|mid-100-200|earthworms");
+        assertThat(page.getByText("Not comparable", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    @Test
+    void whatLimitsAFieldShowsItsEvidenceAndAnswersAWhatIf() {
+        Page page = onField("Whin Bank");
+        assertThat(page.getByText("% sure.")).isVisible();
+        link(page, "All the evidence");
+        page.waitForURL("**/limits");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Free lime")))
+                .click();
+        assertThat(page.getByText("Soil with free lime is not sour.")).hasCount(0);
+        assertThat(page.getByText("Where the evidence for “free lime” lies")).isVisible();
+        page.getByLabel("… a finding not made yet").selectOption("fizz");
+        page.getByLabel("… were").selectOption("strong");
+        assertThat(page.getByText("(supposed)").first()).isVisible();
+        assertThat(page.getByText("Lime fizzes.")).isVisible();
+        button(page, "Forget");
+        assertThat(page.getByText("(supposed)")).hasCount(0);
+    }
+
+    @Test
+    void fromALimitToAnAgreedPlanToADoneActionOnTheChangePage() {
+        Page page = onField("Whin Bank");
+        link(page, "Limits");
+        assertThat(page.getByText("Before money is spent")).isVisible();
+        link(page, "Plan");
+        assertThat(page.getByText("Proposed, in the order of the work")).isVisible();
+        page.getByText("Take it up").first().click();
+        page.getByLabel("Product")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Ground limestone"));
+        assertThat(page.getByText("How this was worked out").first()).isVisible();
+        button(page, "Keep");
+        assertThat(page.getByText("Agreed in all")).isVisible();
+        assertThat(page.getByText("pH: expected and read")).isVisible();
+        page.getByText(Pattern.compile("^Lime")).first().click();
+        page.getByText("done", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("What was really given").fill("5 t/ha");
+        button(page, "Keep");
+        assertThat(page.getByText(Pattern.compile("done .*5 t/ha"))).isVisible();
+        link(page, "Change");
+        assertThat(page.locator("svg text", new Page.LocatorOptions().setHasText("lime"))
+                        .first())
+                .isVisible();
+    }
+
+    @Test
+    void whatWasDoneIsAddedRemovedAndPutBack() {
+        Page page = onField("Whin Bank");
+        button(page, "Add");
+        page.getByLabel("Kind").fill("lime");
+        button(page, "Keep");
+        assertThat(page.getByText("Say what was done.")).isVisible();
+        page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).fill("Lime on stop 1");
+        button(page, "Keep");
+        page.getByText("Lime on stop 1").click();
+        button(page, "Remove");
+        assertThat(page.getByText("Removed “Lime on stop 1”.")).isVisible();
+        button(page, "Undo");
+        assertThat(page.getByText("Removed “Lime on stop 1”.")).hasCount(0);
+        assertThat(page.getByText("Lime on stop 1")).isVisible();
+    }
+
+    @Test
+    void aPhotoOfAStopIsKeptAndShownOnTheField() {
+        Page page = onField("Gull Polder");
+        page.locator("a[href^='/visits/']").last().click();
+        page.waitForURL("**/visits/*");
+        page.locator("input[type=file]")
+                .first()
+                .setInputFiles(new FilePayload(
+                        "soil.png", "image/png", Base64.getDecoder().decode(PIXEL)));
+        assertThat(page.getByText("photo kept")).isVisible();
+        link(page, "Gull Polder");
+        assertThat(page.locator("section[aria-label=Photos] img")).hasCount(1);
+    }
+
+    @Test
+    void fieldsAreFoundFilteredAndOrdered() {
+        Page page = chromium.signedIn(server, 1280, 800);
+        page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption("failing");
+        assertThat(page.getByText("Ebb Lane Beds")).hasCount(0);
+        assertThat(page.getByText("Beet Reach").first()).isVisible();
+        page.getByLabel("Grower", new Page.GetByLabelOptions().setExact(true)).selectOption("Orrin Hop Yard");
+        assertThat(page.getByText("Beet Reach")).hasCount(0);
+        page.getByLabel("Find a field").fill("nothing of this name");
+        assertThat(page.getByText("No field matches")).isVisible();
+    }
+
+    @Test
+    void aFunctionLightsUpWhereItComesFromAndTheReportIsAPdf() {
+        Page page = onField("Long Sluice");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Rooting")))
+                .click();
+        assertThat(page.getByText(Pattern.compile("Roots ×3: 0\\.\\d\\d"))).isVisible();
+        APIResponse report =
+                page.request().get(server.url(page.getByText("Report").getAttribute("href")));
+        assertThat(report.status()).isEqualTo(200);
+        assertThat(new String(report.body(), 0, 4)).isEqualTo("%PDF");
+    }
+
+    @Test
+    void aCalculatorOnTheBenchWorksAtOnceAndSaysHow() {
+        Page page = chromium.signedIn(server, 1280, 800);
+        page.navigate(server.url("/bench/plan/lime"));
+        page.getByText("Texture", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("pH in water now").fill("5.4");
+        page.getByLabel("pH wanted").fill("6.5");
+        page.getByText("medium", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("7.7 t/ha").first()).isVisible();
+        assertThat(page.getByText("(6.5 − 5.4) × 7 t/ha")).isVisible();
+    }
+}

@@ -1,0 +1,140 @@
+package org.morphotera.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Takes one picture of each main view from fresh demo data; run by {@code bin/screenshots} only. */
+class Screenshots {
+
+    private static final Path FOLDER = Path.of(System.getProperty("morphotera.screenshots", "target/screenshots"));
+
+    @Test
+    void oneOfEachMainView() {
+        try (ServerProcess server = ServerProcess.demo();
+                Chromium chromium = new Chromium()) {
+            desk(server, chromium);
+            field(server, chromium);
+            assertThat(chromium.pageErrors).isEmpty();
+        }
+    }
+
+    private static void desk(ServerProcess server, Chromium chromium) {
+        Page nobody = chromium.open(1280, 800);
+        nobody.navigate(server.url("/sign-in"));
+        shoot(nobody, "sign-in");
+        Page page = chromium.signedIn(server, 1280, 800);
+        shoot(page, "fields");
+        open(page, "Gull Polder");
+        shoot(page, "field-face");
+        page.locator("button[aria-pressed]").first().click();
+        shoot(page, "field-finding");
+        page.locator("a[href^='/measurements/']").first().click();
+        page.waitForURL("**/measurements/*");
+        shoot(page, "measurement");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("visit").setExact(true))
+                .click();
+        page.waitForURL("**/visits/*");
+        shoot(page, "visit");
+        page.navigate(server.url("/fields"));
+        open(page, "Craigend Ley");
+        String field = page.url();
+        page.navigate(field + "/sheet?school=points");
+        shoot(page, "sheet");
+        page.navigate(field + "/compare");
+        shoot(page, "compare");
+        page.navigate(field + "/change?indicator=ph&band=mid-100-200&method=ph");
+        shoot(page, "change");
+        page.navigate(server.url("/fields"));
+        open(page, "Long Sluice");
+        page.navigate(page.url() + "/limits");
+        shoot(page, "limits");
+        page.navigate(server.url("/fields"));
+        open(page, "Gull Polder");
+        page.navigate(page.url() + "/plan");
+        shoot(page, "plan");
+        page.navigate(server.url("/bench/texture-jar"));
+        String[][] marks = {
+            {"Ruler at the top of the sand", "26"},
+            {"Ruler at the top of the silt", "48"},
+            {"Ruler at the top of the clay", "60"},
+            {"Height of the water", "148"}
+        };
+        for (String[] mark : marks) {
+            page.getByLabel(mark[0]).fill(mark[1]);
+        }
+        page.evaluate("window.scrollTo(0, 0)");
+        shoot(page, "bench");
+    }
+
+    private static void field(ServerProcess server, Chromium chromium) {
+        Page page = chromium.signedIn(server, 390, 844);
+        open(page, "Long Sluice");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("New visit"))
+                .click();
+        page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Days since real rain").fill("5");
+        shoot(page, "new-visit-phone");
+        page.getByText("Begin the walk").click();
+        page.waitForURL("**/visits/*");
+        String visit = page.url();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Texture by feel"))
+                .first()
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Yes"))
+                .first()
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Yes"))
+                .nth(1)
+                .click();
+        page.getByLabel("Ribbon breaks at").fill("18");
+        page.evaluate("window.scrollTo(0, 0)");
+        shoot(page, "texture-feel-phone");
+        page.navigate(visit);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Crumbs in water"))
+                .first()
+                .click();
+        page.getByText("Start clock").click();
+        page.getByLabel(Pattern.compile("^Crumb 2:")).click();
+        page.keyboard().press("Enter");
+        page.getByLabel(Pattern.compile("^Crumb 5:")).click();
+        shoot(page, "crumbs-phone");
+        page.navigate(visit);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Water leaving a hole"))
+                .first()
+                .click();
+        String[][] levels = {{"09:05", "262"}, {"09:20", "231"}, {"09:50", "203"}, {"10:30", "178"}, {"11:25", "146"}};
+        for (String[] level : levels) {
+            page.getByLabel("at, if not now").fill(level[0]);
+            page.getByLabel("Depth of the water").fill(level[1]);
+            page.keyboard().press("Enter");
+        }
+        page.evaluate("window.scrollTo(0, 0)");
+        shoot(page, "hole-phone");
+        page.setViewportSize(1280, 800);
+        shoot(page, "hole");
+    }
+
+    private static void open(Page page, String field) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(field))
+                .first()
+                .click();
+        page.waitForURL("**/fields/*");
+    }
+
+    private static void shoot(Page page, String name) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.evaluate("document.fonts.ready");
+        page.waitForTimeout(700);
+        Path file = FOLDER.resolve(name + ".png");
+        page.screenshot(new Page.ScreenshotOptions().setPath(file));
+        assertThat(file).isRegularFile();
+    }
+}

@@ -1,0 +1,125 @@
+package org.morphotera.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.morphotera.server.ApiClient;
+
+/** The real jar as its own process, with a data folder of its own, that can be stopped, killed and started again. */
+final class ServerProcess implements AutoCloseable {
+
+    private static final Path JAR =
+            Path.of(System.getProperty("morphotera.jar", "../server/target/morphotera-app.jar"));
+    private static final Duration PATIENCE = Duration.ofSeconds(90);
+
+    private final Path folder;
+    private final int port;
+    private final List<String> options;
+    private Process process;
+
+    /** Starts with the demo data in an empty folder. */
+    static ServerProcess demo() {
+        return new ServerProcess(List.of("--spring.profiles.active=demo"));
+    }
+
+    private ServerProcess(List<String> options) {
+        this.options = options;
+        try (ServerSocket free = new ServerSocket(0)) {
+            this.port = free.getLocalPort();
+            this.folder = Files.createTempDirectory("morphotera-e2e");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        start();
+    }
+
+    String url(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    ApiClient client() {
+        return new ApiClient(port).signIn(ApiClient.TIDEMARK);
+    }
+
+    void start() {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-jar",
+                JAR.toAbsolutePath().toString(),
+                "--server.port=" + port,
+                "--morphotera.data=" + folder.resolve("data")));
+        command.addAll(options);
+        try {
+            process = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(folder.resolve("server.log").toFile())
+                    .start();
+            awaitUp();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void awaitUp() throws IOException, InterruptedException {
+        HttpClient http = HttpClient.newHttpClient();
+        HttpRequest health =
+                HttpRequest.newBuilder(URI.create(url("/actuator/health"))).build();
+        Instant until = Instant.now().plus(PATIENCE);
+        while (Instant.now().isBefore(until) && process.isAlive()) {
+            try {
+                if (http.send(health, HttpResponse.BodyHandlers.ofString()).statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException e) {
+                // not listening yet
+            }
+            Thread.sleep(150);
+        }
+        throw new IllegalStateException("did not start: " + Files.readString(folder.resolve("server.log")));
+    }
+
+    /** Ends it as a failing battery would. */
+    void kill() {
+        end(true);
+    }
+
+    void stop() {
+        end(false);
+    }
+
+    private void end(boolean hard) {
+        if (hard) {
+            process.destroyForcibly();
+        } else {
+            process.destroy();
+        }
+        try {
+            if (!process.waitFor(40, TimeUnit.SECONDS)) {
+                throw new IllegalStateException("did not stop");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        kill();
+    }
+}

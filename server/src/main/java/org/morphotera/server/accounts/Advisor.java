@@ -1,0 +1,53 @@
+package org.morphotera.server.accounts;
+
+import java.io.Serial;
+import java.util.Collection;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.userdetails.UserDetails;
+
+/** The signed-in person, as every controller sees them: who they are and to which practice all they touch belongs. */
+public final class Advisor implements UserDetails {
+
+    @Serial
+    private static final long serialVersionUID = 1L;
+
+    private final UUID id;
+    private final UUID practiceId;
+    private final String email;
+    private final String role;
+    private final String passwordHash;
+
+    Advisor(Person person) {
+        this.id = person.id();
+        this.practiceId = person.practiceId();
+        this.email = person.email();
+        this.role = person.role();
+        this.passwordHash = person.passwordHash();
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID practiceId() {
+        return practiceId;
+    }
+
+    @Override
+    public Collection<? extends GrantedAuthority> getAuthorities() {
+        return List.of(new SimpleGrantedAuthority("ROLE_" + role));
+    }
+
+    @Override
+    public String getPassword() {
+        return passwordHash;
+    }
+
+    @Override
+    public String getUsername() {
+        return email;
+    }
+}

@@ -1,0 +1,57 @@
+package org.morphotera.server.accounts;
+
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Who is signed in, and how they like figures and light. */
+@RestController
+class SessionController {
+
+    /** {@code me} is absent for nobody. */
+    record SessionView(@Nullable Me me) {}
+
+    record Me(UUID id, String name, String email, String practice, String units, String theme) {}
+
+    record Settings(
+            @NotNull @Pattern(regexp = "metric|us", message = "must be metric or us")
+            String units,
+
+            @NotNull @Pattern(regexp = "desk|daylight", message = "must be desk or daylight")
+            String theme) {}
+
+    private final AccountMapper accounts;
+
+    SessionController(AccountMapper accounts) {
+        this.accounts = accounts;
+    }
+
+    @GetMapping("/api/session")
+    SessionView session(@AuthenticationPrincipal Advisor advisor) {
+        return new SessionView(advisor == null ? null : me(advisor));
+    }
+
+    @PutMapping("/api/me/settings")
+    Me change(@AuthenticationPrincipal Advisor advisor, @RequestBody @Validated Settings settings) {
+        accounts.updateSettings(advisor.id(), settings.units(), settings.theme());
+        return me(advisor);
+    }
+
+    private Me me(Advisor advisor) {
+        Person person = accounts.byId(advisor.id());
+        return new Me(
+                person.id(),
+                person.name(),
+                person.email(),
+                accounts.practiceName(person.practiceId()),
+                person.units(),
+                person.theme());
+    }
+}

@@ -1,0 +1,2 @@
+/** Practices, people, signing in, and the settings of a person. */
+package org.morphotera.server.accounts;

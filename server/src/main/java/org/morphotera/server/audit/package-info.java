@@ -1,0 +1,2 @@
+/** Who changed what, and when. */
+package org.morphotera.server.audit;

@@ -1,0 +1,268 @@
+package org.morphotera.server.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.score.Seen;
+import org.morphotera.server.accounts.AccountMapper;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Person;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldChanged;
+import org.morphotera.server.fields.FieldMapper;
+import org.morphotera.server.fields.Grower;
+import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.visits.Measurement;
+import org.morphotera.server.visits.Measurements;
+import org.morphotera.server.visits.Observation;
+import org.morphotera.server.visits.ObservationMapper;
+import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitMapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Fills an empty database with the Orrin Levels, relative to today: the same every time but for the dates. */
+@Component
+@Profile("demo")
+@Order(5)
+class DemoData implements ApplicationRunner {
+
+    static final String PASSWORD = "orrin-levels";
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+    private static final int YEARS = 6;
+    private static final double DAYS_A_YEAR = 365.25;
+    private static final double METRES_PER_DEGREE = 111_320;
+    private static final double LONGITUDE = 3.42;
+    private static final double LATITUDE = 53.81;
+
+    private final AccountMapper accounts;
+    private final FieldMapper fields;
+    private final VisitMapper visits;
+    private final ObservationMapper observations;
+    private final Measurements measurements;
+    private final Benchmarks benchmarks;
+    private final DemoPlans plans;
+    private final ApplicationEventPublisher changes;
+    private final UserDetailsService people;
+    private final PasswordEncoder encoder;
+    private final Clock clock;
+    private final Random random = new Random(20_26);
+
+    DemoData(
+            AccountMapper accounts,
+            FieldMapper fields,
+            VisitMapper visits,
+            ObservationMapper observations,
+            Measurements measurements,
+            Benchmarks benchmarks,
+            DemoPlans plans,
+            ApplicationEventPublisher changes,
+            UserDetailsService people,
+            PasswordEncoder encoder,
+            Clock clock) {
+        this.accounts = accounts;
+        this.fields = fields;
+        this.visits = visits;
+        this.observations = observations;
+        this.measurements = measurements;
+        this.benchmarks = benchmarks;
+        this.plans = plans;
+        this.changes = changes;
+        this.people = people;
+        this.encoder = encoder;
+        this.clock = clock;
+    }
+
+    @Override
+    @Transactional
+    public void run(ApplicationArguments arguments) {
+        if (accounts.countPersons() > 0) {
+            return;
+        }
+        Advisor tidemark = practice("Tidemark Soil Advice", "advisor@tidemark.example", "Isla Fenn");
+        plans.products(tidemark.practiceId());
+        OrrinLevels.fields().forEach(field -> add(tidemark, field));
+        Advisor ebbside = practice("Ebbside Land Care", "advisor@ebbside.example", "Bram Holt");
+        add(ebbside, OrrinLevels.fields().get(3));
+        LOG.info("made the Orrin Levels");
+    }
+
+    private static UUID id(String name) {
+        return UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private Advisor practice(String name, String email, String person) {
+        UUID practice = id(name);
+        accounts.insertPractice(practice, name, clock.instant());
+        accounts.insertPerson(
+                new Person(id(email), practice, email, person, "ADVISOR", encoder.encode(PASSWORD), "metric", "desk"));
+        return (Advisor) people.loadUserByUsername(email);
+    }
+
+    private void add(Advisor who, DemoField demo) {
+        UUID practice = who.practiceId();
+        UUID growerId = id(practice + demo.grower);
+        if (fields.grower(practice, growerId) == null) {
+            fields.insertGrower(practice, new Grower(growerId, demo.grower, null, 1));
+        }
+        double east = LONGITUDE + random.nextDouble() * 0.08;
+        double north = LATITUDE + random.nextDouble() * 0.05;
+        UUID fieldId = id(practice + demo.name);
+        fields.insertField(
+                practice,
+                new Field(
+                        fieldId,
+                        growerId,
+                        demo.name,
+                        demo.landUse,
+                        demo.crop,
+                        demo.areaHa,
+                        demo.texture,
+                        demo.purpose,
+                        demo.note,
+                        outline(demo, east, north),
+                        1));
+        changes.publishEvent(new FieldChanged(practice, fieldId));
+        List<UUID> stops = new ArrayList<>();
+        for (int i = 0; i < demo.stops.size(); i++) {
+            UUID stop = id(fieldId + demo.stops.get(i));
+            stops.add(stop);
+            double[] at = place(demo, i, east, north);
+            fields.insertStop(practice, new Stop(stop, fieldId, demo.stops.get(i), null, at[0], at[1], i + 1, 1));
+        }
+        LocalDate today = LocalDate.now(clock);
+        for (DemoField.DemoEvent event : demo.events) {
+            LocalDate on = today.minusDays(Math.round(event.yearsAgo() * DAYS_A_YEAR));
+            List<UUID> where = event.stops().isEmpty()
+                    ? null
+                    : event.stops().stream().map(stops::get).toList();
+            UUID eventId = id(fieldId + event.what() + event.yearsAgo());
+            fields.insertEvent(
+                    practice,
+                    new ManagementEvent(
+                            eventId, fieldId, on, event.kind(), event.what(), event.rate(), event.cost(), where, 1));
+        }
+        plans.of(practice, fieldId, demo.name, today);
+        for (int year = YEARS - 1; year >= 0; year--) {
+            visit(who, demo, fieldId, stops, year, today);
+        }
+    }
+
+    /** Half the side of a square of the field's area, in degrees of latitude. */
+    private static double reach(DemoField demo) {
+        return Math.sqrt(demo.areaHa * 10_000) / 2 / METRES_PER_DEGREE;
+    }
+
+    private static double[] place(DemoField demo, int stop, double east, double north) {
+        double angle = 2 * Math.PI * stop / demo.stops.size() + 0.6;
+        double reach = reach(demo) * (stop % 2 == 0 ? 0.62 : 0.4);
+        return new double[] {
+            east + reach * Math.cos(angle) / Math.cos(Math.toRadians(north)), north + reach * Math.sin(angle)
+        };
+    }
+
+    /** A field with five uneven sides, as GeoJSON. */
+    private static String outline(DemoField demo, double east, double north) {
+        double[][] corners = {{-1.15, -0.85}, {0.9, -1.05}, {1.2, 0.35}, {0.35, 1.05}, {-1.05, 0.8}, {-1.15, -0.85}};
+        double reach = reach(demo);
+        String ring = Arrays.stream(corners)
+                .map(corner -> String.format(
+                        Locale.ROOT,
+                        "[%.6f,%.6f]",
+                        east + corner[0] * reach / Math.cos(Math.toRadians(north)),
+                        north + corner[1] * reach))
+                .collect(Collectors.joining(","));
+        return "{\"type\":\"Polygon\",\"coordinates\":[[" + ring + "]]}";
+    }
+
+    private void visit(Advisor who, DemoField demo, UUID fieldId, List<UUID> stops, int year, LocalDate today) {
+        boolean last = year == 0;
+        boolean first = year == YEARS - 1;
+        boolean unlike = demo.earlierVisitsUnlike && !last;
+        LocalDate on = today.minusDays(11 + random.nextInt(16) + 365L * year + (unlike ? 130 : 0));
+        boolean dry = unlike;
+        double soilTempC = dry ? 21 + random.nextInt(3) : 8 + random.nextInt(4);
+        UUID visitId = id(fieldId + "visit" + year);
+        visits.insertVisit(
+                who.practiceId(),
+                new Visit(
+                        visitId,
+                        fieldId,
+                        who.id(),
+                        "",
+                        on,
+                        dry ? "dry" : "moist",
+                        dry ? 14 + random.nextInt(8) : 2 + random.nextInt(2),
+                        soilTempC,
+                        null,
+                        null,
+                        1));
+        double yearsAgo = ChronoUnit.DAYS.between(on, today) / DAYS_A_YEAR;
+        DemoVisit tests =
+                new DemoVisit(demo, yearsAgo, first, last, dry, soilTempC, benchmarks.table("texture.typical"), random);
+        for (int i = 0; i < stops.size(); i++) {
+            Instant at = on.atTime(8, 30).plusMinutes(50L * i).toInstant(ZoneOffset.UTC);
+            observe(who, demo, fieldId, visitId, stops.get(i), i, yearsAgo);
+            for (DemoVisit.Test test : tests.testsAt(i)) {
+                at = at.plusSeconds(150);
+                UUID id = id(List.of(visitId, stops.get(i), test.method(), String.valueOf(test.topMm()))
+                        .toString());
+                measurements.put(
+                        who,
+                        id,
+                        new Measurement.Write(
+                                visitId,
+                                stops.get(i),
+                                test.method(),
+                                test.topMm(),
+                                test.bottomMm(),
+                                test.readings(),
+                                at,
+                                null,
+                                null));
+            }
+        }
+    }
+
+    private void observe(
+            Advisor who, DemoField demo, UUID fieldId, UUID visitId, UUID stop, int index, double yearsAgo) {
+        Seen[] seen = Seen.values();
+        double vigour = demo.value("vigour", index, yearsAgo) + 0.15 * random.nextGaussian();
+        observations.insert(
+                who.practiceId(),
+                fieldId,
+                new Observation(
+                        id(visitId + "seen" + stop),
+                        visitId,
+                        stop,
+                        Math.round(Math.max(0, Math.min(2, vigour)) * 2) / 2.0,
+                        Math.max(0, Math.rint(demo.value("slope", index, yearsAgo))),
+                        seen[(int) Math.rint(demo.value("rills", index, yearsAgo))].code(),
+                        seen[(int) Math.rint(demo.value("crust", index, yearsAgo))].code(),
+                        demo.value("grey", index, yearsAgo) > 10,
+                        null,
+                        1));
+    }
+}

@@ -1,0 +1,145 @@
+package org.morphotera.server.fields;
+
+import java.util.List;
+import java.util.UUID;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
+import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.Versioned;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Growers, fields, stops and events of the signed-in person's practice. */
+@RestController
+class FieldsController {
+
+    private final FieldMapper rows;
+    private final ApplicationEventPublisher changes;
+    private final Audit audit;
+
+    FieldsController(FieldMapper rows, ApplicationEventPublisher changes, Audit audit) {
+        this.rows = rows;
+        this.changes = changes;
+        this.audit = audit;
+    }
+
+    @GetMapping("/api/growers")
+    List<Grower> growers(@AuthenticationPrincipal Advisor who) {
+        return rows.growers(who.practiceId());
+    }
+
+    @PutMapping("/api/growers/{id}")
+    @Transactional
+    Grower putGrower(
+            @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Grower.Write body) {
+        Grower sent = new Grower(id, body.name().strip(), body.contact(), body.version() + 1);
+        audit.note(who, "put", "grower", id, sent.name());
+        changes.publishEvent(new GrowerChanged(who.practiceId(), id));
+        return Versioned.write(
+                sent,
+                rows.grower(who.practiceId(), id),
+                Grower::version,
+                () -> rows.insertGrower(who.practiceId(), sent),
+                () -> rows.updateGrower(who.practiceId(), sent),
+                "grower");
+    }
+
+    @PutMapping("/api/fields/{id}")
+    @Transactional
+    Field putField(
+            @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Field.Write body) {
+        NotFoundException.require(rows.grower(who.practiceId(), body.growerId()), "grower");
+        Field sent = new Field(
+                id,
+                body.growerId(),
+                body.name().strip(),
+                body.landUse(),
+                body.crop(),
+                body.areaHa(),
+                body.textureClass(),
+                body.purpose(),
+                body.soilNote(),
+                Boundary.checked(body.boundary()),
+                body.version() + 1);
+        audit.note(who, "put", "field", id, sent.name());
+        Field kept = Versioned.write(
+                sent,
+                rows.field(who.practiceId(), id),
+                Field::version,
+                () -> rows.insertField(who.practiceId(), sent),
+                () -> rows.updateField(who.practiceId(), sent),
+                "field");
+        changes.publishEvent(new FieldChanged(who.practiceId(), id));
+        return kept;
+    }
+
+    @PutMapping("/api/stops/{id}")
+    @Transactional
+    Stop putStop(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Stop.Write body) {
+        NotFoundException.require(rows.field(who.practiceId(), body.fieldId()), "field");
+        Stop sent = new Stop(
+                id,
+                body.fieldId(),
+                body.label().strip(),
+                body.note(),
+                body.longitude(),
+                body.latitude(),
+                body.position(),
+                body.version() + 1);
+        audit.note(who, "put", "stop", id, sent.label());
+        changes.publishEvent(new FieldChanged(who.practiceId(), body.fieldId()));
+        return Versioned.write(
+                sent,
+                rows.stop(who.practiceId(), id),
+                Stop::version,
+                () -> rows.insertStop(who.practiceId(), sent),
+                () -> rows.updateStop(who.practiceId(), sent),
+                "stop");
+    }
+
+    @PutMapping("/api/events/{id}")
+    @Transactional
+    ManagementEvent putEvent(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable UUID id,
+            @RequestBody @Validated ManagementEvent.Write body) {
+        NotFoundException.require(rows.field(who.practiceId(), body.fieldId()), "field");
+        ManagementEvent sent = new ManagementEvent(
+                id,
+                body.fieldId(),
+                body.happenedOn(),
+                body.kind(),
+                body.what().strip(),
+                body.rate(),
+                body.cost(),
+                body.stopIds(),
+                body.version() + 1);
+        audit.note(who, "put", "event", id, sent.what());
+        return Versioned.write(
+                sent,
+                rows.event(who.practiceId(), id),
+                ManagementEvent::version,
+                () -> rows.insertEvent(who.practiceId(), sent),
+                () -> rows.updateEvent(who.practiceId(), sent),
+                "event");
+    }
+
+    @DeleteMapping("/api/events/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    void deleteEvent(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        NotFoundException.require(rows.event(who.practiceId(), id), "event");
+        rows.deleteEvent(who.practiceId(), id);
+        audit.note(who, "delete", "event", id, null);
+    }
+}

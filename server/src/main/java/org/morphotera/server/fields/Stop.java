@@ -1,0 +1,40 @@
+package org.morphotera.server.fields;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A place in a field where tests are made, again and again.
+ *
+ * @param position order in which stops are walked
+ */
+public record Stop(
+        UUID id,
+        UUID fieldId,
+        String label,
+        @Nullable String note,
+        @Nullable Double longitude,
+        @Nullable Double latitude,
+        int position,
+        int version) {
+
+    /** What a client sends; {@code version} is the one it saw, 0 for a new stop. */
+    @Schema(name = "StopWrite")
+    public record Write(
+            @NotNull(message = "needs a field") UUID fieldId,
+
+            @NotBlank(message = "needs a label") @Size(max = 100)
+            String label,
+
+            @Nullable @Size(max = 400) String note,
+            @Nullable @DecimalMin("-180") @DecimalMax("180") Double longitude,
+            @Nullable @DecimalMin("-90") @DecimalMax("90") Double latitude,
+            int position,
+            int version) {}
+}

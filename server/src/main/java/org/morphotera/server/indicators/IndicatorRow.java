@@ -1,0 +1,41 @@
+package org.morphotera.server.indicators;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.morphotera.core.soil.DepthLayer;
+
+/**
+ * What one measurement shows for one indicator, or the class by which it is context for others.
+ *
+ * @param standing 0..1; {@code null} for a context class
+ * @param points the method's own score of 2, or {@code null}
+ * @param kind by which instrument, key or water it was read, or {@code null}
+ * @param code the reason of the rating, or the context class
+ */
+public record IndicatorRow(
+        UUID measurementId,
+        String indicator,
+        UUID fieldId,
+        UUID visitId,
+        UUID stopId,
+        String method,
+        String band,
+        Double depthTopMm,
+        Double depthBottomMm,
+        Double standing,
+        Double standingLow,
+        Double standingHigh,
+        String code,
+        Double figure,
+        Double figureLow,
+        Double figureHigh,
+        String unit,
+        Double points,
+        String kind,
+        Instant takenAt) {
+
+    /** The sampled layer; {@code null} where the measurement has none. */
+    public DepthLayer layer() {
+        return depthTopMm == null || depthBottomMm == null ? null : new DepthLayer(depthTopMm, depthBottomMm);
+    }
+}

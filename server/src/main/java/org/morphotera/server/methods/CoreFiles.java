@@ -1,0 +1,93 @@
+package org.morphotera.server.methods;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.morphotera.core.DataFiles;
+import org.morphotera.core.Methods;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.method.MethodRegistry;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Reads the core's data files, and a practice's own benchmarks over them; a file that doesn't fit stops the start. */
+@Configuration
+class CoreFiles {
+
+    /** The data files in force, for the page's own copy of the core. */
+    record CoreTexts(Map<String, String> benchmarks, Map<String, String> messages) {}
+
+    @Bean
+    CoreTexts coreTexts(@Value("${morphotera.benchmarks}") String folder) throws IOException {
+        Map<String, String> benchmarks = shipped("benchmarks", DataFiles.BENCHMARKS);
+        Benchmarks checked = Benchmarks.parse(benchmarks);
+        if (!folder.isBlank()) {
+            try (Stream<Path> files = Files.list(Path.of(folder))) {
+                for (Path file : files.filter(Files::isRegularFile)
+                        .filter(file -> !isEvidence(file))
+                        .sorted()
+                        .toList()) {
+                    String text = Files.readString(file);
+                    checked = checked.with(file.getFileName().toString(), text);
+                    benchmarks.put("own " + file.getFileName(), text);
+                }
+            }
+        }
+        return new CoreTexts(benchmarks, shipped("messages", DataFiles.MESSAGES));
+    }
+
+    @Bean
+    Benchmarks benchmarks(CoreTexts texts) {
+        return Benchmarks.parse(texts.benchmarks());
+    }
+
+    /** What findings say of constraints; a practice's {@code evidence*.txt} in its folder override sections. */
+    @Bean
+    EvidenceTables evidenceTables(@Value("${morphotera.benchmarks}") String folder) throws IOException {
+        Map<String, String> files = shipped("evidence", DataFiles.EVIDENCE);
+        if (!folder.isBlank()) {
+            try (Stream<Path> own = Files.list(Path.of(folder))) {
+                for (Path file : own.filter(CoreFiles::isEvidence).sorted().toList()) {
+                    files.put("own " + file.getFileName(), Files.readString(file));
+                }
+            }
+        }
+        return EvidenceTables.parse(files);
+    }
+
+    private static boolean isEvidence(Path file) {
+        return Files.isRegularFile(file) && file.getFileName().toString().startsWith("evidence");
+    }
+
+    @Bean
+    Messages messages(CoreTexts texts) {
+        return Messages.parse(texts.messages());
+    }
+
+    @Bean
+    MethodRegistry methodRegistry() {
+        return Methods.all();
+    }
+
+    private static Map<String, String> shipped(String folder, List<String> names) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        for (String name : names) {
+            try (InputStream in = DataFiles.class.getResourceAsStream("/morphotera/" + folder + "/" + name)) {
+                texts.put(name, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+        return texts;
+    }
+}

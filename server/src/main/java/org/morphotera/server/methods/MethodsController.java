@@ -1,0 +1,91 @@
+package org.morphotera.server.methods;
+
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.method.Catalogue;
+import org.morphotera.core.method.Catalogue.MethodEntry;
+import org.morphotera.core.method.Catalogue.ReadingEntry;
+import org.morphotera.core.method.Catalogue.UnitEntry;
+import org.morphotera.core.method.Envelope;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Lists the methods and evaluates readings without storing anything. */
+@RestController
+class MethodsController {
+
+    /** What the page's copy of the core needs, and the words and units of the catalogue. */
+    record CoreData(
+            Map<String, String> benchmarks,
+            Map<String, String> messages,
+            List<ReadingEntry> context,
+            List<UnitEntry> units) {}
+
+    /** The body of an evaluation, as described to clients; it is read as a plain tree so that every fault is named. */
+    record EvaluationRequest(
+            Map<String, Object> readings, @Nullable Map<String, Object> context) {}
+
+    private final Evaluator evaluator;
+    private final JsonMapper json;
+    private final List<MethodEntry> entries;
+    private final CoreData coreData;
+
+    MethodsController(
+            Evaluator evaluator,
+            JsonMapper json,
+            MethodRegistry methods,
+            Messages messages,
+            CoreFiles.CoreTexts texts) {
+        this.evaluator = evaluator;
+        this.json = json;
+        this.entries = methods.all().stream()
+                .map(method -> Catalogue.entry(method, messages))
+                .toList();
+        this.coreData =
+                new CoreData(texts.benchmarks(), texts.messages(), Catalogue.context(messages), Catalogue.units());
+    }
+
+    @GetMapping("/api/methods")
+    List<MethodEntry> list() {
+        return entries;
+    }
+
+    @GetMapping("/api/methods/{id}")
+    MethodEntry one(@PathVariable String id) {
+        return NotFoundException.require(
+                entries.stream()
+                        .filter(entry -> entry.id().equals(id))
+                        .findFirst()
+                        .orElse(null),
+                "method");
+    }
+
+    @GetMapping("/api/core-data")
+    CoreData coreData() {
+        return coreData;
+    }
+
+    @PostMapping("/api/methods/{id}/evaluate")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                            schema = @Schema(implementation = EvaluationRequest.class)))
+    Envelope evaluate(@PathVariable String id, HttpServletRequest request) throws IOException {
+        // an unknown method is said before anything about the body, which is read whatever type it claims to be
+        one(id);
+        return evaluator.evaluate(id, json.readValue(request.getInputStream().readAllBytes(), Object.class));
+    }
+}

@@ -1,0 +1,2 @@
+/** The catalogue of methods and their evaluation: stateless, open to everyone. */
+package org.morphotera.server.methods;

@@ -1,0 +1,66 @@
+package org.morphotera.server.plans;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.method.Envelope;
+
+/** The shapes in which a plan leaves the server. */
+final class FieldPlan {
+
+    private FieldPlan() {}
+
+    /** An input and where it came from. */
+    record Origin(String name, String text) {}
+
+    /**
+     * An action that follows from the limits and is not in the plan yet.
+     *
+     * @param calculation what its calculator makes of the inputs; absent while an input is missing
+     */
+    record ProposalView(
+            String kind,
+            String title,
+            String constraint,
+            String constraintLabel,
+            double probability,
+            @Nullable String calculator,
+            Map<String, Object> inputs,
+            List<Origin> origins,
+            List<String> rules,
+            @Nullable String confirmation,
+            @Nullable Envelope calculation) {}
+
+    /** An action with its title and the rules that hold for it. */
+    record ActionView(
+            Action action,
+            String title,
+            @Nullable String constraintLabel,
+            @Nullable String calculator) {}
+
+    /** What is expected of pH or salt, by date, with its band; and what was read. */
+    record OutlookPoint(
+            LocalDate on,
+            double value,
+            @Nullable Double low,
+            @Nullable Double high) {}
+
+    record Outlook(
+            String indicator,
+            String label,
+            String unit,
+            List<OutlookPoint> observed,
+            List<OutlookPoint> expected,
+            @Nullable Double target,
+            String basis) {}
+
+    record PlanView(
+            String field,
+            double areaHa,
+            boolean garden,
+            List<ActionView> actions,
+            List<ProposalView> proposals,
+            List<Outlook> outlooks,
+            double agreedCost) {}
+}

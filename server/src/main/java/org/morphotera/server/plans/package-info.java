@@ -1,0 +1,2 @@
+/** The calculators, open like the methods. */
+package org.morphotera.server.plans;

@@ -1,0 +1,162 @@
+package org.morphotera.server.reports;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.morphotera.server.results.Faces;
+
+/** The soil face of a field as SVG for paper: ground, ruler, and each finding at its depth. */
+final class FaceDrawing {
+
+    private static final int WIDTH = 680;
+    private static final int ROW = 19;
+    private static final int SOIL_X = 46;
+    private static final int SOIL_WIDTH = 92;
+    private static final int ROWS_X = 212;
+    private static final double[] TINTS = {0, 110, 230, 330, 450};
+    private static final String[] SOIL = {"#46362a", "#59452f", "#7a6444", "#97835c", "#8a8770"};
+    private static final Map<String, String> COLOURS =
+            Map.of("robust", "#0c6a60", "serviceable", "#37658c", "strained", "#935a05", "failing", "#8b2c5b");
+    /** The crumb of each level in a square of 20: whole, cracked, broken, scattered. */
+    private static final Map<String, String> CRUMBS = Map.of(
+            "robust",
+            "M6.6 1.6 13.2 1.2 18 5.4 18.8 11.6 15.4 17.2 9 18.8 3.2 16.2 1.2 9.8 2.8 4.4Z",
+            "serviceable",
+            "M6.6 1.6 9.9 1.4 8.2 6.2 10.8 10 8 13.6 9.2 18.7 3.2 16.2 1.2 9.8 2.8 4.4ZM12 1.3 13.2 1.2 18 5.4 18.8 "
+                    + "11.6 15.4 17.2 11.3 18.3 10.4 14.1 13.3 10.1 10.6 6.1Z",
+            "strained",
+            "M2 5.2 6.2 1.8 9.4 3.6 8.2 7.8 3.4 8.8ZM12.6 3 17 3.4 18.8 7.6 15 10.2 11.6 7.4ZM4.2 12.2 9.6 10.6 12.4 "
+                    + "14.2 9.8 18.6 4.8 17.6ZM14.8 13 18 13.6 17.6 17.2 14.4 17Z",
+            "failing",
+            "M3 3.4h2.6v2.6H3zM9.4 1.8h2.2v2.2H9.4zM15 4.2h2.8v2.8H15zM6.8 7.6h2.4V10H6.8zM12 9h2v2h-2zM2 "
+                    + "11.4h2.2v2.2H2zM16.2 11.6h2v2h-2zM8.4 13h2.8v2.8H8.4zM4.2 16.4h2v2h-2zM13.6 15.6H16V18h-2.4z");
+
+    private final StringBuilder svg = new StringBuilder();
+    private final ShownUnits units;
+    private final int surface;
+    private final int bottom;
+    private final double deepest;
+
+    private FaceDrawing(List<Faces.FindingView> findings, ShownUnits units) {
+        this.units = units;
+        int above = (int)
+                findings.stream().filter(each -> each.depthTopMm() == null).count();
+        int below = findings.size() - above;
+        this.surface = Math.max(34, above * ROW + 10);
+        this.bottom = surface + Math.max(240, below * ROW + 14);
+        double most = findings.stream()
+                .filter(each -> each.depthBottomMm() != null)
+                .mapToDouble(Faces.FindingView::depthBottomMm)
+                .max()
+                .orElse(400);
+        this.deepest = Math.max(400, Math.ceil((most + 40) / 100) * 100);
+    }
+
+    static String of(List<Faces.FindingView> findings, ShownUnits units) {
+        FaceDrawing drawing = new FaceDrawing(findings, units);
+        drawing.ground();
+        drawing.rows(findings);
+        return String.format(
+                        Locale.ROOT,
+                        "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\" "
+                                + "font-family=\"Helvetica\" font-size=\"11\">",
+                        WIDTH,
+                        drawing.bottom + 6,
+                        WIDTH,
+                        drawing.bottom + 6)
+                + drawing.svg
+                + "</svg>";
+    }
+
+    private double y(double mm) {
+        return surface + (bottom - surface) * mm / deepest;
+    }
+
+    private void add(String format, Object... args) {
+        svg.append(String.format(Locale.ROOT, format, args));
+    }
+
+    private void ground() {
+        for (int i = 0; i < TINTS.length && TINTS[i] < deepest; i++) {
+            double to = i + 1 < TINTS.length ? Math.min(TINTS[i + 1], deepest) : deepest;
+            add(
+                    "<rect x=\"%d\" y=\"%.1f\" width=\"%d\" height=\"%.1f\" fill=\"%s\"/>",
+                    SOIL_X, y(TINTS[i]), SOIL_WIDTH, y(to) - y(TINTS[i]), SOIL[i]);
+        }
+        for (double mm = 0; mm <= deepest; mm += 100) {
+            add(
+                    "<text x=\"%d\" y=\"%.1f\" text-anchor=\"end\" fill=\"#4b5a55\">%s</text>",
+                    SOIL_X - 8, y(mm) + 4, PdfWriter.text(units.text(mm, "mm").split(" ")[0]));
+        }
+        add(
+                "<line x1=\"0\" x2=\"%d\" y1=\"%d\" y2=\"%d\" stroke=\"#14211e\" stroke-width=\"1.2\"/>",
+                WIDTH, surface, surface);
+        for (int i = 0; i < 9; i++) {
+            add(
+                    "<path d=\"M%d %d q1 -8 %d -%d\" stroke=\"#4a7a3c\" fill=\"none\" stroke-width=\"1.3\"/>",
+                    SOIL_X + 6 + i * 10, surface, i % 3 - 1, 9 + i * 5 % 9);
+        }
+    }
+
+    private void rows(List<Faces.FindingView> findings) {
+        List<Faces.FindingView> below = new ArrayList<>();
+        double row = ROW / 2.0 + 4;
+        for (Faces.FindingView finding : findings) {
+            if (finding.depthTopMm() == null) {
+                row(finding, row);
+                row += ROW;
+            } else {
+                below.add(finding);
+            }
+        }
+        below.sort((a, b) -> Double.compare(middle(a), middle(b)));
+        double next = surface + ROW / 2.0 + 6;
+        int lane = 0;
+        for (int i = 0; i < below.size(); i++) {
+            Faces.FindingView finding = below.get(i);
+            double room = bottom - 6 - (below.size() - i - 0.5) * ROW;
+            double at = Math.max(next, Math.min(room, y(middle(finding))));
+            double x = SOIL_X + SOIL_WIDTH + 8 + lane * 6;
+            add(
+                    "<path d=\"M%.1f %.1fh3V%.1fh-3\" fill=\"none\" stroke=\"%s\" stroke-width=\"1.6\"/>",
+                    x - 3, y(finding.depthTopMm()) + 1, y(finding.depthBottomMm()) - 1, COLOURS.get(finding.level()));
+            add(
+                    "<path d=\"M%.1f %.1fL%d %.1f\" stroke=\"#b3bdb6\" stroke-width=\"0.6\"/>",
+                    x, y(middle(finding)), ROWS_X - 4, at);
+            row(finding, at);
+            next = at + ROW;
+            lane = (lane + 1) % 9;
+        }
+    }
+
+    private static double middle(Faces.FindingView finding) {
+        return (finding.depthTopMm() + finding.depthBottomMm()) / 2;
+    }
+
+    private void row(Faces.FindingView finding, double at) {
+        String colour = COLOURS.get(finding.level());
+        add(
+                "<g transform=\"translate(%d %.1f) scale(0.6)\"><path d=\"%s\" fill=\"%s\"/></g>",
+                ROWS_X, at - 6, CRUMBS.get(finding.level()), colour);
+        add("<text x=\"%d\" y=\"%.1f\">%s</text>", ROWS_X + 18, at + 4, PdfWriter.text(finding.label()));
+        add(
+                "<text x=\"%d\" y=\"%.1f\" fill=\"%s\" font-weight=\"bold\">%s</text>",
+                ROWS_X + 168, at + 4, colour, PdfWriter.text(GrowerReport.figure(finding, units)));
+        add("<text x=\"%d\" y=\"%.1f\" fill=\"%s\">%s</text>", ROWS_X + 272, at + 4, colour, finding.level());
+        double left = ROWS_X + 348;
+        double wide = 108;
+        add(
+                "<line x1=\"%.1f\" x2=\"%.1f\" y1=\"%.1f\" y2=\"%.1f\" stroke=\"#cdd5cf\"/>",
+                left, left + wide, at + 4, at + 4);
+        add(
+                "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"6\" fill=\"%s\" fill-opacity=\"0.28\"/>",
+                left + finding.lowest() * wide,
+                at - 4,
+                Math.max(2, (finding.highest() - finding.lowest()) * wide),
+                colour);
+        add(
+                "<rect x=\"%.1f\" y=\"%.1f\" width=\"2\" height=\"9\" fill=\"%s\"/>",
+                left + finding.standing() * wide - 1, at - 6, colour);
+    }
+}

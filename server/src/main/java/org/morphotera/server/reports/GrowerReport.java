@@ -1,0 +1,210 @@
+package org.morphotera.server.reports;
+
+import static org.morphotera.server.reports.PdfWriter.text;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.Base64;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.results.Changes;
+import org.morphotera.server.results.Faces;
+import org.morphotera.server.results.Sheets;
+
+/** A field for the one who works it: the face, what limits it, the sheet, what changed, in plain words. */
+final class GrowerReport {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+
+    private final ShownUnits units;
+    private final StringBuilder html = new StringBuilder();
+
+    /** A photo with what it shows. */
+    record Picture(String caption, String type, byte[] content) {}
+
+    private GrowerReport(ShownUnits units) {
+        this.units = units;
+    }
+
+    static byte[] pdf(
+            String practice,
+            LocalDate today,
+            Faces.FieldFaceView face,
+            Sheets.SheetView sheet,
+            List<Changes.SeriesChange> changes,
+            List<Picture> pictures,
+            ShownUnits units) {
+        GrowerReport report = new GrowerReport(units);
+        report.head(practice, today, face);
+        report.leading(face);
+        report.html.append("<h2>By depth</h2>").append(FaceDrawing.of(face.findings(), units));
+        report.functions(face);
+        report.changes(changes);
+        report.done(face.events());
+        report.pictures(pictures);
+        if (sheet != null) {
+            report.sheet(sheet);
+        }
+        return PdfWriter.write(face.field().name(), report.html.toString());
+    }
+
+    /** A finding's figure in the words that its indicator has for it. */
+    static String figure(Faces.FindingView finding, ShownUnits units) {
+        if (finding.figure() == null) {
+            return "";
+        }
+        String plain = units.text(finding.figure(), finding.unit());
+        return finding.pattern() == null
+                        || finding.unit() != null && !finding.unit().isEmpty()
+                ? plain
+                : finding.pattern().replace("{x}", plain);
+    }
+
+    private void head(String practice, LocalDate today, Faces.FieldFaceView face) {
+        String facts = java.util.stream.Stream.of(
+                        face.grower().name(),
+                        face.field().crop() == null
+                                ? face.field().landUse()
+                                : face.field().crop().replace('-', ' '),
+                        face.field().areaHa() == null
+                                ? null
+                                : units.text(face.field().areaHa(), "ha"),
+                        face.textureClass() == null ? null : face.textureClass().replace('-', ' '))
+                .filter(java.util.Objects::nonNull)
+                .collect(Collectors.joining(" · "));
+        html.append("<p class='soft'>").append(text(practice)).append(", ").append(today.format(DAY));
+        html.append("</p><h1>").append(text(face.field().name())).append("</h1><p class='soft'>");
+        html.append(text(facts)).append("</p>");
+    }
+
+    private void leading(Faces.FieldFaceView face) {
+        Faces.Limit limit = face.limit();
+        html.append("<h2>What limits this field, as far as it was measured</h2>");
+        if (limit == null) {
+            boolean seen = !face.findings().isEmpty();
+            html.append("<p class='lead'>")
+                    .append(seen ? "Nothing that was measured holds it back." : "Too little was seen to say.")
+                    .append("</p>");
+            return;
+        }
+        Faces.Leading leading = face.leading();
+        String why = leading == null ? limit.why() : leading.sentence();
+        html.append("<p class='lead'>").append(text(units.prose(why))).append(".</p>");
+        if (leading != null) {
+            html.append("<p>")
+                    .append(text(String.join(" · ", leading.because())))
+                    .append(".</p><p>To confirm: ");
+            html.append(text(leading.confirmation())).append(".</p>");
+        }
+        html.append("<p><span class='").append(limit.level()).append("'>").append(limit.level());
+        html.append("</span> · ").append(text(limit.label()));
+        if (limit.depthTopMm() != null) {
+            html.append(", ").append(text(units.text(limit.depthTopMm(), "mm"))).append(" to ");
+            html.append(text(units.text(limit.depthBottomMm(), "mm")));
+        }
+        html.append("</p>");
+    }
+
+    private void functions(Faces.FieldFaceView face) {
+        html.append("<h2>What this soil does</h2><table><tr><th>Function</th><th>Level</th><th>Standing</th>");
+        html.append("<th>Seen</th></tr>");
+        for (Sheets.FunctionView function : face.overall().functions()) {
+            html.append("<tr><td>").append(text(function.label())).append("</td><td>");
+            html.append(
+                    function.level() == null
+                            ? "<span class='soft'>not enough seen</span>"
+                            : "<span class='" + function.level() + "'>" + function.level() + "</span>");
+            html.append("</td><td>");
+            html.append(function.mean() == null ? "" : String.format(Locale.ROOT, "%.2f", function.mean()));
+            html.append("</td><td>")
+                    .append(Math.round(100 * function.measuredShare()))
+                    .append(" %</td></tr>");
+        }
+        html.append("</table>");
+    }
+
+    private void changes(List<Changes.SeriesChange> changes) {
+        if (changes.isEmpty()) {
+            return;
+        }
+        html.append("<h2>What changed</h2><table>");
+        for (Changes.SeriesChange change : changes) {
+            html.append("<tr><td>").append(text(change.label())).append("</td><td>");
+            html.append(text(units.prose(change.change().sentence()))).append(" <span class='soft'>");
+            html.append(change.change().from().format(DAY))
+                    .append(" to ")
+                    .append(change.change().to().format(DAY));
+            html.append("</span></td></tr>");
+        }
+        html.append("</table>");
+    }
+
+    private void done(List<ManagementEvent> events) {
+        if (events.isEmpty()) {
+            return;
+        }
+        html.append("<h2>What was done</h2><table>");
+        for (ManagementEvent event : events) {
+            html.append("<tr><td>").append(event.happenedOn().format(DAY)).append("</td><td>");
+            html.append(text(event.what())).append(event.rate() == null ? "" : ", " + text(event.rate()));
+            html.append("</td></tr>");
+        }
+        html.append("</table>");
+    }
+
+    private void pictures(List<Picture> pictures) {
+        if (pictures.isEmpty()) {
+            return;
+        }
+        html.append("<h2>Photos</h2><table><tr>");
+        for (Picture picture : pictures) {
+            html.append("<td style='border:0'><img style='width:42mm' src='data:")
+                    .append(picture.type());
+            html.append(";base64,").append(Base64.getEncoder().encodeToString(picture.content()));
+            html.append("'/><br/><span class='soft'>")
+                    .append(text(picture.caption()))
+                    .append("</span></td>");
+        }
+        html.append("</tr></table>");
+    }
+
+    private void sheet(Sheets.SheetView sheet) {
+        html.append("<h2>Sheet of ").append(sheet.visitedOn().format(DAY)).append("</h2>");
+        html.append("<p>Soil ")
+                .append(percent(sheet.soil()))
+                .append(", plants ")
+                .append(percent(sheet.plant()));
+        html.append(sheet.question() == null ? "." : ". " + text(sheet.question()))
+                .append("</p>");
+        html.append("<table><tr><th>Indicator</th><th>Depth</th>");
+        sheet.stops()
+                .forEach(stop -> html.append("<th>").append(text(stop.label())).append("</th>"));
+        html.append("<th>Field</th></tr>");
+        for (Sheets.SheetRow row : sheet.rows()) {
+            html.append("<tr><td>").append(text(row.label())).append("</td><td class='soft'>");
+            html.append(text(units.prose(row.depth()))).append("</td>");
+            sheet.stops().forEach(stop -> {
+                Sheets.Mark mark = row.stops().get(stop.id().toString());
+                html.append("<td>").append(mark == null ? "" : flag(mark)).append("</td>");
+            });
+            html.append("<td><b>").append(flag(row.field())).append("</b></td></tr>");
+        }
+        html.append("</table><p class='soft'>Not measured: ");
+        List<String> missing = java.util.stream.Stream.concat(
+                        sheet.soil().notMeasured().stream(), sheet.plant().notMeasured().stream())
+                .toList();
+        html.append(missing.isEmpty() ? "nothing" : text(String.join(", ", missing)))
+                .append(".</p>");
+    }
+
+    private static String percent(Sheets.PointsView points) {
+        return points.percent() == null ? "not measured" : Math.round(points.percent()) + " % (" + points.grade() + ")";
+    }
+
+    private static String flag(Sheets.Mark mark) {
+        String word = mark.flag().replace('-', ' ');
+        return mark.flag().equals("hold") ? word : "<span class='" + mark.level() + "'>" + word + "</span>";
+    }
+}

@@ -1,0 +1,58 @@
+package org.morphotera.server.reports;
+
+import com.openhtmltopdf.outputdevice.helper.ExternalResourceControlPriority;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import org.springframework.web.util.HtmlUtils;
+
+/** Turns XHTML with inline SVG into a PDF of A4 pages. Nothing is fetched while it does. */
+final class PdfWriter {
+
+    private static final String STYLE = """
+            @page { size: A4; margin: 16mm 15mm 18mm 15mm;
+              @bottom-right { content: counter(page) " of " counter(pages); font: 8pt Helvetica; color: #4b5a55; }
+              @bottom-left { content: "Morphotera"; font: 8pt Helvetica; color: #4b5a55; } }
+            body { font: 9.5pt Helvetica; color: #14211e; line-height: 1.35; }
+            h1 { font-size: 21pt; margin: 0 0 2mm 0; } h2 { font-size: 12.5pt; margin: 6mm 0 1.5mm 0; }
+            p { margin: 0 0 2mm 0; } .soft { color: #4b5a55; } .lead { font-size: 14pt; font-weight: bold; }
+            table { border-collapse: collapse; width: 100%; } tr { page-break-inside: avoid; }
+            th, td { text-align: left; padding: 1.1mm 2mm 1.1mm 0; border-bottom: 0.3pt solid #cdd5cf;
+              vertical-align: top; } th { font-weight: bold; }
+            .robust { color: #0c6a60; } .serviceable { color: #37658c; } .strained { color: #935a05; }
+            .failing { color: #8b2c5b; } .robust, .serviceable, .strained, .failing { font-weight: bold; }
+            .write { height: 8mm; border-bottom: 0.6pt solid #14211e; } .box { border: 0.6pt solid #14211e; }
+            .test { page-break-inside: avoid; margin-top: 4mm; border-top: 0.8pt solid #14211e; padding-top: 1.5mm; }
+            """;
+
+    private PdfWriter() {}
+
+    /** @param body XHTML of the body; every text in it escaped by {@link #text} */
+    static byte[] write(String title, String body) {
+        String page = "<html><head><title>" + text(title) + "</title><style>" + STYLE + "</style></head><body>" + body
+                + "</body></html>";
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            builder.useSVGDrawer(svg);
+            builder.withHtmlContent(page, null);
+            builder.useExternalResourceAccessControl(
+                    (uri, type) -> uri.startsWith("data:image/"),
+                    ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
+            builder.toStream(out);
+            builder.run();
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A text as XHTML, in characters that the standard fonts of PDF have. */
+    static String text(String raw) {
+        String plain =
+                raw.replace('−', '-').replace("√h", "sqrt(h)").replace('₂', '2').replace("Σ", "sum");
+        return HtmlUtils.htmlEscapeDecimal(plain, "UTF-8");
+    }
+}

@@ -1,0 +1,122 @@
+package org.morphotera.server.reports;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.method.Catalogue;
+import org.morphotera.core.method.Catalogue.MethodEntry;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.server.accounts.AccountMapper;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Person;
+import org.morphotera.server.photos.PhotoMapper;
+import org.morphotera.server.results.ChangeReader;
+import org.morphotera.server.results.FaceReader;
+import org.morphotera.server.results.Faces;
+import org.morphotera.server.results.SheetReader;
+import org.morphotera.server.results.Sheets;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** PDF to hand out: the grower's report, and blank field sheets for paper days. */
+@RestController
+class ReportsController {
+
+    private static final int PICTURES = 4;
+
+    private final FaceReader faces;
+    private final SheetReader sheets;
+    private final ChangeReader changes;
+    private final PhotoMapper photos;
+    private final AccountMapper accounts;
+    private final MethodRegistry methods;
+    private final Messages messages;
+    private final Clock clock;
+
+    ReportsController(
+            FaceReader faces,
+            SheetReader sheets,
+            ChangeReader changes,
+            PhotoMapper photos,
+            AccountMapper accounts,
+            MethodRegistry methods,
+            Messages messages,
+            Clock clock) {
+        this.faces = faces;
+        this.sheets = sheets;
+        this.changes = changes;
+        this.photos = photos;
+        this.accounts = accounts;
+        this.methods = methods;
+        this.messages = messages;
+        this.clock = clock;
+    }
+
+    @GetMapping(value = "/api/fields/{id}/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> report(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        Faces.FieldFaceView face = faces.read(who.practiceId(), id);
+        boolean tested = face.visits().stream().anyMatch(visit -> visit.measurements() > 0);
+        Sheets.SheetView sheet = tested ? sheets.read(who.practiceId(), id, null) : null;
+        Person person = accounts.byEmail(who.getUsername());
+        byte[] pdf = GrowerReport.pdf(
+                accounts.practiceName(who.practiceId()),
+                LocalDate.now(clock),
+                face,
+                sheet,
+                changes.told(who.practiceId(), id),
+                pictures(who.practiceId(), id),
+                new ShownUnits(person.units().equals("us")));
+        return answer(pdf, face.field().name() + ".pdf");
+    }
+
+    private List<GrowerReport.Picture> pictures(UUID practice, UUID field) {
+        return photos.ofField(practice, field).stream()
+                .limit(PICTURES)
+                .map(photo -> {
+                    PhotoMapper.Content content = photos.content(practice, photo.id());
+                    String what = photo.method() == null ? "" : ", " + messages.text(photo.method() + ".title");
+                    return new GrowerReport.Picture(photo.stop() + what, content.type(), content.content());
+                })
+                .toList();
+    }
+
+    /** @param tests ids of methods; all where none is named */
+    @GetMapping(value = "/api/blank-sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> blank(@RequestParam(required = false) @Nullable String tests) {
+        List<String> wanted = tests == null || tests.isBlank()
+                ? methods.all().stream().map(method -> method.card().id()).toList()
+                : Arrays.stream(tests.split(",")).map(String::strip).toList();
+        List<MethodEntry> entries = wanted.stream()
+                .map(id -> {
+                    if (!methods.has(id)) {
+                        throw new NotFoundException("test");
+                    }
+                    return Catalogue.entry(methods.get(id), messages);
+                })
+                .toList();
+        return answer(BlankSheet.pdf(entries), "field sheet.pdf");
+    }
+
+    private static ResponseEntity<byte[]> answer(byte[] pdf, String name) {
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename(name, java.nio.charset.StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(pdf);
+    }
+}

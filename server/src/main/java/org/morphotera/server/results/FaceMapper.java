@@ -1,0 +1,25 @@
+package org.morphotera.server.results;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface FaceMapper {
+
+    record VisitRow(UUID id, LocalDate visitedOn, String person, String soilMoisture, int measurements) {}
+
+    @Select("select v.id, v.visited_on, p.name as person, v.soil_moisture, "
+            + "(select count(*) from measurement m where m.visit_id = v.id and not exists "
+            + "(select 1 from measurement n where n.supersedes = m.id)) as measurements "
+            + "from visit v join person p on p.id = v.person_id "
+            + "where v.practice_id = #{practice} and v.field_id = #{field} "
+            + "order by v.visited_on desc, v.id fetch first 24 rows only")
+    List<VisitRow> visits(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    @Select("select count(*) from visit where practice_id = #{practice} and field_id = #{field}")
+    int countVisits(@Param("practice") UUID practice, @Param("field") UUID field);
+}

@@ -1,0 +1,85 @@
+package org.morphotera.server.results;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.Sightings;
+import org.morphotera.core.limits.Sightings.Sighting;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.LandUse;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.indicators.SightingMapper;
+import org.morphotera.server.visits.Observation;
+import org.morphotera.server.visits.ObservationMapper;
+import org.springframework.stereotype.Component;
+
+/** The findings of a field, from its newest tests and what was seen, and what follows from them. */
+@Component
+public class FieldLimits {
+
+    private static final int TOLD = 4;
+
+    private final SightingMapper sightings;
+    private final ObservationMapper observations;
+    private final EvidenceTables tables;
+    private final Messages messages;
+
+    FieldLimits(SightingMapper sightings, ObservationMapper observations, EvidenceTables tables, Messages messages) {
+        this.messages = messages;
+        this.sightings = sightings;
+        this.observations = observations;
+        this.tables = tables;
+    }
+
+    /** State by finding. */
+    public Map<String, String> findings(UUID practice, UUID field) {
+        List<Sighting> seen = new ArrayList<>();
+        sightings
+                .latestOfField(practice, field)
+                .forEach(row -> seen.add(new Sighting(row.finding(), row.figure(), row.state())));
+        for (Observation each : observations.latestOfField(practice, field)) {
+            if (each.rills() != null) {
+                seen.add(new Sighting("rills", null, each.rills()));
+            }
+            if (each.whiteCrust() != null) {
+                seen.add(new Sighting("white-crust", null, each.whiteCrust()));
+            }
+            if (each.slopePct() != null) {
+                seen.add(new Sighting("slope", each.slopePct(), null));
+            }
+            if (Boolean.TRUE.equals(each.standingWater())) {
+                seen.add(new Sighting("standing-water", null, "yes"));
+            }
+        }
+        return new LinkedHashMap<>(Sightings.findings(seen, tables));
+    }
+
+    /** The constraint that leads: the most probable one, if it is probable enough to be named; else {@code null}. */
+    Faces.Leading leading(UUID practice, Field field) {
+        Limits.Belief first = beliefs(field, findings(practice, field.id())).get(0);
+        if (!first.named()) {
+            return null;
+        }
+        String code = first.constraint().code();
+        return new Faces.Leading(
+                code,
+                messages.text("constraint.sentence." + code),
+                first.probability(),
+                messages.text("constraint.confirm." + code),
+                first.evidence().stream()
+                        .filter(each -> each.weight() > 0)
+                        .limit(TOLD)
+                        .map(each -> messages.text("finding." + each.finding()) + ": " + messages.word(each.state()))
+                        .toList());
+    }
+
+    /** Every constraint, most probable first. */
+    public List<Limits.Belief> beliefs(Field field, Map<String, String> findings) {
+        return Limits.of(findings, Coded.find(LandUse.values(), field.landUse()), tables);
+    }
+}

@@ -1,0 +1,90 @@
+package org.morphotera.server.visits;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.morphotera.core.soil.Season;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldMapper;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.IndicatorMapper;
+import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
+import org.springframework.stereotype.Component;
+
+/** Where a reading is taken: visit, stop and field belong together and to the practice; and the context they give. */
+@Component
+public class Places {
+
+    /** A stop on a visit to its field. */
+    public record Place(Visit visit, Stop stop, Field field) {}
+
+    private final VisitMapper visits;
+    private final FieldMapper fields;
+    private final IndicatorMapper indicators;
+
+    Places(VisitMapper visits, FieldMapper fields, IndicatorMapper indicators) {
+        this.visits = visits;
+        this.fields = fields;
+        this.indicators = indicators;
+    }
+
+    /**
+     * @throws NotFoundException when one of them is not the practice's
+     * @throws RefusedException when the stop lies in another field
+     */
+    public Place require(UUID practice, UUID visitId, UUID stopId) {
+        Visit visit = NotFoundException.require(visits.visit(practice, visitId), "visit");
+        Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
+        if (!stop.fieldId().equals(visit.fieldId())) {
+            throw RefusedException.of(
+                    "stopId", "OTHER_FIELD", "This stop lies in another field. Choose one of the field visited.");
+        }
+        return new Place(visit, stop, fields.field(practice, visit.fieldId()));
+    }
+
+    /** @throws NotFoundException when the practice has no such field */
+    public Field requireField(UUID practice, UUID field) {
+        return NotFoundException.require(fields.field(practice, field), "field");
+    }
+
+    /** @throws NotFoundException when the practice has no such stop */
+    public Stop requireStop(UUID practice, UUID stop) {
+        return NotFoundException.require(fields.stop(practice, stop), "stop");
+    }
+
+    /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */
+    Map<String, Object> context(UUID practice, Place place) {
+        Map<String, Object> context = new LinkedHashMap<>();
+        String felt = indicators.textureOfStop(practice, place.stop().id());
+        put(context, "textureClass", felt == null ? place.field().textureClass() : felt);
+        put(context, "landUse", place.field().landUse());
+        put(context, "crop", place.field().crop());
+        put(context, "purpose", place.field().purpose());
+        context.putAll(conditions(place.visit(), List.of(place.stop())));
+        return context;
+    }
+
+    /** The part of the context that the day gives: moisture, rain, temperature, season. */
+    Map<String, Object> conditions(Visit visit, List<Stop> stops) {
+        Map<String, Object> context = new LinkedHashMap<>();
+        put(context, "soilMoisture", visit.soilMoisture());
+        put(context, "daysSinceRain", visit.daysSinceRain());
+        put(context, "soilTempC", visit.soilTempC());
+        put(context, "season", season(visit, stops).code());
+        return context;
+    }
+
+    /** Season by month, on the hemisphere of the stops; the northern where no position is known. */
+    private static Season season(Visit visit, List<Stop> stops) {
+        boolean south = stops.stream().anyMatch(stop -> stop.latitude() != null && stop.latitude() < 0);
+        return Season.ofMonth(visit.visitedOn().getMonthValue(), south);
+    }
+
+    private static void put(Map<String, Object> context, String name, Object value) {
+        if (value != null) {
+            context.put(name, value);
+        }
+    }
+}

@@ -1,0 +1,19 @@
+package org.morphotera.server.web;
+
+/** Something that does not exist, or belongs to another practice: the two are told apart for nobody. */
+public class NotFoundException extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    public NotFoundException(String what) {
+        super("There is no such " + what + ".");
+    }
+
+    /** The row, or 404 when there is none. */
+    public static <T> T require(T found, String what) {
+        if (found == null) {
+            throw new NotFoundException(what);
+        }
+        return found;
+    }
+}

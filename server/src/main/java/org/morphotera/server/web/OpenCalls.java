@@ -1,0 +1,15 @@
+package org.morphotera.server.web;
+
+import jakarta.servlet.http.HttpServletRequest;
+
+/** Calls that compute and store nothing, and so need neither session nor CSRF token. */
+public final class OpenCalls {
+
+    private OpenCalls() {}
+
+    public static boolean matches(HttpServletRequest request) {
+        String path = request.getRequestURI();
+        boolean plan = path.startsWith("/api/plans/") && "POST".equals(request.getMethod());
+        return plan || path.startsWith("/api/methods/") && path.endsWith("/evaluate");
+    }
+}

@@ -1,0 +1,234 @@
+package org.morphotera.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.morphotera.server.ApiClient.Answer;
+
+/** One practice can neither read nor write what is another's, over any path that the API describes. */
+@ExtendWith(RunningApp.class)
+class PracticesApartTest {
+
+    private static final Set<String> OPEN = Set.of(
+            "/api/plans/{id}",
+            "/api/methods/{id}",
+            "/api/methods/{id}/evaluate",
+            "/api/methods",
+            "/api/core-data",
+            "/api/session");
+
+    private static final UUID DRAFT = UUID.randomUUID();
+    private static final UUID EVENT = UUID.randomUUID();
+    private static final UUID TIMER = UUID.randomUUID();
+    private static final UUID ACTION = UUID.randomUUID();
+    private static final UUID PRODUCT = UUID.randomUUID();
+    private static final UUID PHOTO = UUID.randomUUID();
+    private static final UUID STEP = UUID.randomUUID();
+
+    @Test
+    @SuppressWarnings("unchecked")
+    void noPathLetsThroughToAnotherPractice(ApiClient owner) {
+        Map<String, String> ids = ownRows(owner);
+        ApiClient other = RunningApp.client().signIn(ApiClient.EBBSIDE);
+        Map<String, Map<String, Object>> paths = (Map<String, Map<String, Object>>)
+                owner.get("/api/openapi").json().get("paths");
+        Map<String, Object> bodies = bodies(ids);
+        List<String> tried = new ArrayList<>();
+        paths.forEach((path, operations) -> {
+            if (OPEN.contains(path) || !path.contains("{")) {
+                return;
+            }
+            String kind = path.split("/")[2];
+            assertThat(ids).as("a row to try %s with", path).containsKey(kind);
+            String url = path.replace("{id}", ids.get(kind)).replace("{step}", STEP.toString())
+                    + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "");
+            for (String method : operations.keySet()) {
+                if (path.equals("/api/photos/{id}") && method.equals("put")) {
+                    byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 9};
+                    assertThat(other.sendBytes("PUT", url + photoOf(ids), jpeg, "image/jpeg")
+                                    .status())
+                            .isEqualTo(404);
+                    continue;
+                }
+                Object body = bodies.get(path);
+                if (method.equals("put")) {
+                    assertThat(body).as("a body to try %s with", path).isNotNull();
+                }
+                Answer answer = other.send(
+                        method.toUpperCase(java.util.Locale.ROOT),
+                        url,
+                        body == null ? null : org.morphotera.core.WorkedCase.JSON.writeValueAsString(body),
+                        "application/json");
+                assertThat(answer.status())
+                        .as("%s %s: %s", method, path, answer)
+                        .isEqualTo(404);
+                tried.add(method + " " + path);
+            }
+        });
+        assertThat(tried).hasSizeGreaterThanOrEqualTo(14);
+        // and everything is as it was
+        assertThat(owner.get("/api/visits/" + ids.get("visits")).text()).contains(DRAFT.toString());
+        assertThat(owner.get("/api/timers").text()).contains(TIMER.toString());
+    }
+
+    @Test
+    void listsHoldOnlyThePracticesOwn(ApiClient owner) {
+        ApiClient other = RunningApp.client().signIn(ApiClient.EBBSIDE);
+        assertThat(other.get("/api/fields").list()).hasSize(1);
+        assertThat(other.get("/api/growers").list()).hasSize(1);
+        assertThat(owner.get("/api/fields").list()).hasSizeGreaterThanOrEqualTo(8);
+        assertThat(other.get("/api/timers").text()).contains("\"timers\":[]");
+    }
+
+    @Test
+    void nothingIsToBeHadWithoutSigningIn() {
+        ApiClient nobody = RunningApp.client();
+        assertThat(nobody.get("/api/fields").status()).isEqualTo(401);
+        assertThat(nobody.get("/api/timers").type()).startsWith("application/problem+json");
+        assertThat(nobody.put("/api/growers/" + UUID.randomUUID(), Map.of("name", "x", "version", 0))
+                        .status())
+                .isIn(401, 403);
+    }
+
+    /** Rows of the first practice, one of each kind that has a path. */
+    @SuppressWarnings("unchecked")
+    private static Map<String, String> ownRows(ApiClient owner) {
+        Map<String, String> ids = new LinkedHashMap<>();
+        String field = owner.get("/api/fields").list().get(0).get("id").toString();
+        Map<String, Object> face = owner.get("/api/fields/" + field).json();
+        String visit = ((List<Map<String, Object>>) face.get("visits"))
+                .get(0)
+                .get("id")
+                .toString();
+        String stop =
+                ((List<Map<String, Object>>) face.get("stops")).get(0).get("id").toString();
+        Map<String, Object> view = owner.get("/api/visits/" + visit).json();
+        ids.put("fields", field);
+        ids.put("growers", ((Map<String, Object>) face.get("grower")).get("id").toString());
+        ids.put("stops", stop);
+        ids.put("visits", visit);
+        ids.put(
+                "measurements",
+                ((List<Map<String, Object>>) view.get("measurements"))
+                        .get(0)
+                        .get("id")
+                        .toString());
+        ids.put("drafts", DRAFT.toString());
+        ids.put("events", EVENT.toString());
+        ids.put("timers", TIMER.toString());
+        ids.put("photos", PHOTO.toString());
+        ids.put("observations", UUID.randomUUID().toString());
+        ids.put("actions", ACTION.toString());
+        ids.put("products", PRODUCT.toString());
+        byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 1};
+        assertThat(owner.sendBytes("PUT", "/api/photos/" + PHOTO + photoOf(ids), jpeg, "image/jpeg")
+                        .status())
+                .isEqualTo(200);
+        Map<String, Object> bodies = bodies(ids);
+        assertThat(owner.put("/api/drafts/" + DRAFT, bodies.get("/api/drafts/{id}"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(owner.put("/api/events/" + EVENT, bodies.get("/api/events/{id}"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(owner.put("/api/actions/" + ACTION, bodies.get("/api/actions/{id}"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(owner.put(
+                                "/api/products/" + PRODUCT,
+                                Map.of("name", "Lime", "calculator", "lime", "inputs", Map.of(), "version", 0))
+                        .status())
+                .isEqualTo(200);
+        assertThat(owner.put("/api/timers/" + TIMER, bodies.get("/api/timers/{id}"))
+                        .status())
+                .isEqualTo(200);
+        return ids;
+    }
+
+    private static String photoOf(Map<String, String> ids) {
+        return "?visit=" + ids.get("visits") + "&stop=" + ids.get("stops") + "&takenAt=2026-05-01T09:00:00Z";
+    }
+
+    private static Map<String, Object> bodies(Map<String, String> ids) {
+        Map<String, Object> test = new LinkedHashMap<>();
+        test.put("visitId", ids.get("visits"));
+        test.put("stopId", ids.get("stops"));
+        test.put("method", "texture-feel");
+        Map<String, Object> draft = new LinkedHashMap<>(test);
+        draft.put("content", Map.of("readings", Map.of()));
+        draft.put("version", 0);
+        Map<String, Object> measurement = new LinkedHashMap<>(test);
+        measurement.put("readings", Map.of("key", "ribbon", "formsBall", false));
+        measurement.put("takenAt", "2026-05-01T09:00:00Z");
+        Map<String, Object> timer = new LinkedHashMap<>(test);
+        timer.put("measurementId", DRAFT);
+        timer.put("startedAt", "2026-05-01T09:00:00Z");
+        timer.put(
+                "steps",
+                List.of(Map.of("id", STEP, "code", "look", "dueAt", "2026-05-01T09:10:00Z", "toleranceSeconds", 60)));
+        Map<String, Object> bodies = new LinkedHashMap<>();
+        bodies.put("/api/growers/{id}", Map.of("name", "Taken over", "version", 1));
+        bodies.put(
+                "/api/fields/{id}",
+                Map.of(
+                        "growerId",
+                        ids.get("growers"),
+                        "name",
+                        "Taken over",
+                        "landUse",
+                        "arable",
+                        "purpose",
+                        "field",
+                        "version",
+                        1));
+        bodies.put(
+                "/api/stops/{id}",
+                Map.of("fieldId", ids.get("fields"), "label", "Taken over", "position", 1, "version", 1));
+        bodies.put(
+                "/api/events/{id}",
+                Map.of(
+                        "fieldId",
+                        ids.get("fields"),
+                        "happenedOn",
+                        "2026-05-01",
+                        "kind",
+                        "lime",
+                        "what",
+                        "Lime",
+                        "version",
+                        0));
+        bodies.put(
+                "/api/actions/{id}",
+                Map.of(
+                        "fieldId",
+                        ids.get("fields"),
+                        "kind",
+                        "keep-covered",
+                        "inputs",
+                        Map.of(),
+                        "state",
+                        "agreed",
+                        "version",
+                        0));
+        bodies.put(
+                "/api/products/{id}",
+                Map.of("name", "Taken over", "calculator", "lime", "inputs", Map.of(), "version", 1));
+        bodies.put(
+                "/api/observations/{id}",
+                Map.of("visitId", ids.get("visits"), "stopId", ids.get("stops"), "cropVigour", 1, "version", 0));
+        bodies.put("/api/visits/{id}", Map.of("fieldId", ids.get("fields"), "visitedOn", "2026-05-01", "version", 1));
+        bodies.put("/api/drafts/{id}", draft);
+        bodies.put("/api/measurements/{id}", measurement);
+        bodies.put("/api/timers/{id}", timer);
+        bodies.put("/api/timers/{id}/stopped", Map.of("stoppedAt", "2026-05-01T09:20:00Z"));
+        bodies.put("/api/timers/{id}/steps/{step}/done", Map.of("doneAt", "2026-05-01T09:11:00Z"));
+        return bodies;
+    }
+}

@@ -1,0 +1,57 @@
+package org.morphotera.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * Starts the real application once for all tests, on a free port with an H2 file of its own and the demo data, and
+ * hands out its port and its beans.
+ */
+public class RunningApp implements ParameterResolver {
+
+    private static ConfigurableApplicationContext context;
+
+    private static synchronized ConfigurableApplicationContext context() {
+        if (context == null) {
+            try {
+                Path data = Files.createTempDirectory("morphotera-test").resolve("data");
+                context = SpringApplication.run(
+                        MorphoteraApplication.class,
+                        "--server.port=0",
+                        "--spring.profiles.active=demo",
+                        "--morphotera.data=" + data,
+                        "--logging.level.org.morphotera=warn");
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+        return context;
+    }
+
+    /** A new client, signed in nowhere. */
+    static ApiClient client() {
+        return new ApiClient(
+                ((WebServerApplicationContext) context()).getWebServer().getPort());
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext test) {
+        return parameter.getParameter().getType() == ApiClient.class
+                || context().getBeanNamesForType(parameter.getParameter().getType()).length == 1;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext test) {
+        Class<?> type = parameter.getParameter().getType();
+        return type == ApiClient.class
+                ? client().signIn(ApiClient.TIDEMARK)
+                : context().getBean(type);
+    }
+}

@@ -1,0 +1,74 @@
+import createClient from 'openapi-fetch'
+import type { paths } from './schema'
+
+/** One fault of what was sent, as every refusal names it. */
+export type Fault = { field: string; code: string; message: string }
+
+/** A refusal of the server, or no answer at all (`status` 0). */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly faults: Fault[] = [],
+    readonly current?: unknown,
+  ) {
+    super(message)
+  }
+  get unreached() {
+    return this.status === 0
+  }
+}
+
+function csrfToken() {
+  return document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]+)/)?.[1] ?? ''
+}
+
+export const api = createClient<paths>({ baseUrl: location.origin })
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken())
+    return request
+  },
+})
+
+type Answer<T> = { data?: T; error?: unknown; response: Response }
+
+/** The data of an answer; a refusal becomes an {@link ApiError}. */
+export async function must<T>(call: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>
+  try {
+    answer = await call
+  } catch {
+    throw new ApiError(0, 'The server was not reached.')
+  }
+  if (answer.response.ok) return answer.data as T
+  const problem = (answer.error ?? {}) as { detail?: string; errors?: Fault[]; current?: unknown }
+  throw new ApiError(
+    answer.response.status,
+    problem.detail ?? 'Something went wrong.',
+    problem.errors,
+    problem.current,
+  )
+}
+
+/** Signs in; throws an {@link ApiError} with the reason. */
+export async function signIn(email: string, password: string) {
+  // a first read brings the token that the sign-in must carry
+  await must(api.GET('/api/session'))
+  const response = await fetch('/api/session', {
+    method: 'POST',
+    headers: { 'X-XSRF-TOKEN': csrfToken() },
+    body: new URLSearchParams({ email, password }),
+  }).catch(() => {
+    throw new ApiError(0, 'The server was not reached. Try again.')
+  })
+  if (!response.ok) {
+    const problem = (await response.json().catch(() => ({}))) as { detail?: string }
+    throw new ApiError(response.status, problem.detail ?? 'Signing in did not work.')
+  }
+}
+
+export async function signOut() {
+  await fetch('/api/session/end', { method: 'POST', headers: { 'X-XSRF-TOKEN': csrfToken() } })
+}

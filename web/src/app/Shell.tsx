@@ -1,0 +1,150 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import clsx from 'clsx'
+import { useEffect, useState } from 'react'
+import { NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
+import { api, ApiError, must, signOut } from '../api/client'
+import { queries } from '../api/queries'
+import type { Settings } from '../api/schema'
+import { ClockTray } from '../timers/ClockTray'
+import { Panel } from '../ui/Panel'
+import { Failed, Loading } from '../ui/states'
+import { KEYS, useKeys } from './keys'
+
+/** The frame of every page: where to go, how figures are shown, the clocks at the foot. */
+export function Shell() {
+  const session = useQuery(queries.session())
+  const location = useLocation()
+  const theme = session.data?.me?.theme ?? 'desk'
+  useEffect(() => {
+    document.documentElement.dataset.theme = theme
+  }, [theme])
+  if (session.isPending) return <Loading what="your practice" />
+  if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} />
+  if (!session.data.me) return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3">
+        Skip to the page
+      </a>
+      <Head settings={{ units: session.data.me.units, theme }} practice={session.data.me.practice} />
+      <main id="page" className="flex grow flex-col">
+        <Outlet />
+      </main>
+      <ClockTray />
+    </div>
+  )
+}
+
+function Head({ settings, practice }: { settings: Settings; practice: string }) {
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const [keysOpen, setKeysOpen] = useState(false)
+  const [menuOpen, setMenuOpen] = useState(false)
+  useKeys({
+    '?': () => setKeysOpen(true),
+    'Shift+?': () => setKeysOpen(true),
+    'g f': () => navigate('/fields'),
+    'g b': () => navigate('/bench'),
+  })
+  const change = useMutation({
+    mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
+    onSuccess: (me) => client.setQueryData(queries.session().queryKey, { me }),
+  })
+  const leave = useMutation({
+    mutationFn: signOut,
+    onSettled: () => {
+      client.clear()
+      navigate('/sign-in')
+    },
+  })
+  const link = ({ isActive }: { isActive: boolean }) =>
+    clsx('flex min-h-11 items-center', isActive ? 'font-bold' : 'text-soft hover:text-ink')
+  const quiet = 'min-h-11 px-1 text-soft hover:text-ink'
+  const { units, theme } = settings
+  const actions = [
+    {
+      label: units === 'metric' ? 'mm · kPa · °C' : 'in · psi · °F',
+      name: units === 'metric' ? 'Show US customary units' : 'Show metric units',
+      act: () => change.mutate({ theme, units: units === 'metric' ? 'us' : 'metric' }),
+    },
+    {
+      label: theme === 'desk' ? 'Daylight' : 'Desk',
+      name: theme === 'desk' ? 'Daylight: for bright sun' : 'Desk: for indoors',
+      act: () => change.mutate({ units, theme: theme === 'desk' ? 'daylight' : 'desk' }),
+    },
+    { label: '?', name: 'Keys', act: () => setKeysOpen(true) },
+    { label: 'Sign out', act: () => leave.mutate() },
+  ]
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-7 border-b border-rule bg-paper px-5 sm:px-7">
+      <NavLink to="/fields" className="flex min-h-12 items-center gap-2.5 text-lg font-bold">
+        <svg width="18" height="18" viewBox="0 0 20 20" fill="currentColor" aria-hidden>
+          <path d="M6.6 1.6 13.2 1.2 18 5.4 18.8 11.6 15.4 17.2 9 18.8 3.2 16.2 1.2 9.8 2.8 4.4Z" />
+        </svg>
+        Morphotera
+      </NavLink>
+      <nav className="flex gap-6" aria-label="Pages">
+        <NavLink to="/fields" className={link}>
+          Fields
+        </NavLink>
+        <NavLink to="/bench" className={link}>
+          Bench
+        </NavLink>
+      </nav>
+      <div className="ml-auto hidden items-center gap-5 text-[15px] md:flex">
+        <span className="hidden text-soft lg:inline">{practice}</span>
+        {actions.map((action) => (
+          <button
+            key={action.label}
+            type="button"
+            className={quiet}
+            aria-label={action.name}
+            onClick={action.act}
+          >
+            {action.label}
+          </button>
+        ))}
+      </div>
+      <button type="button" className={clsx(quiet, 'ml-auto md:hidden')} onClick={() => setMenuOpen(true)}>
+        Menu
+      </button>
+      <Panel title={practice} open={menuOpen} onClose={() => setMenuOpen(false)}>
+        <ul className="grid">
+          {actions.map((action) => (
+            <li key={action.label} className="border-t border-rule">
+              <button
+                type="button"
+                className="min-h-12 w-full text-left"
+                onClick={() => {
+                  setMenuOpen(false)
+                  action.act()
+                }}
+              >
+                {action.name ?? action.label}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Panel>
+      {change.isError && (
+        <p role="alert" className="basis-full pb-2 text-sm text-failing">
+          {change.error instanceof ApiError ? change.error.message : 'The setting was not kept.'}
+        </p>
+      )}
+      <Panel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>
+        <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
+          {KEYS.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="rounded-sm border border-strong-rule px-2 py-0.5 font-sans font-semibold">
+                  {key}
+                </kbd>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Panel>
+    </header>
+  )
+}

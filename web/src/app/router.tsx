@@ -1,0 +1,60 @@
+import { createBrowserRouter, Navigate } from 'react-router'
+import { FieldPage } from '../fields/FieldPage'
+import { FieldsPage } from '../fields/FieldsPage'
+import { NewVisitPage } from '../visits/NewVisitPage'
+import { Shell } from './Shell'
+import { SignInPage } from './SignInPage'
+
+export const router = createBrowserRouter([
+  { path: '/sign-in', element: <SignInPage /> },
+  {
+    element: <Shell />,
+    children: [
+      { index: true, element: <Navigate to="/fields" replace /> },
+      { path: '/fields', element: <FieldsPage /> },
+      { path: '/fields/:id', element: <FieldPage /> },
+      {
+        path: '/fields/:id/limits',
+        lazy: () => import('../limits/LimitsPage').then((m) => ({ Component: m.LimitsPage })),
+      },
+      {
+        path: '/fields/:id/plan',
+        lazy: () => import('../plans/PlanPage').then((m) => ({ Component: m.PlanPage })),
+      },
+      {
+        path: '/fields/:id/sheet',
+        lazy: () => import('../results/SheetPage').then((m) => ({ Component: m.SheetPage })),
+      },
+      {
+        path: '/fields/:id/change',
+        lazy: () => import('../results/ChangePage').then((m) => ({ Component: m.ChangePage })),
+      },
+      {
+        path: '/fields/:id/compare',
+        lazy: () => import('../results/ComparePage').then((m) => ({ Component: m.ComparePage })),
+      },
+      { path: '/fields/:id/visit', element: <NewVisitPage /> },
+      {
+        path: '/visits/:id',
+        lazy: () => import('../visits/VisitPage').then((m) => ({ Component: m.VisitPage })),
+      },
+      {
+        path: '/visits/:id/stops/:stop/:method/:measurement?',
+        lazy: () => import('../capture/CapturePage').then((m) => ({ Component: m.CapturePage })),
+      },
+      {
+        path: '/measurements/:id',
+        lazy: () => import('../visits/MeasurementPage').then((m) => ({ Component: m.MeasurementPage })),
+      },
+      {
+        path: '/bench/plan/:plan',
+        lazy: () => import('../bench/BenchPage').then((m) => ({ Component: m.BenchPage })),
+      },
+      {
+        path: '/bench/:method?',
+        lazy: () => import('../bench/BenchPage').then((m) => ({ Component: m.BenchPage })),
+      },
+      { path: '*', lazy: () => import('./NotFoundPage').then((m) => ({ Component: m.NotFoundPage })) },
+    ],
+  },
+])

@@ -1,0 +1,77 @@
+import { useMemo, useState } from 'react'
+import type { CalculatorEntry, Envelope } from '../api/schema'
+import { pruned, ReadingForm } from '../capture/ReadingForm'
+import { useCore, type Readings } from '../core/core'
+import { words } from '../fields/dates'
+import { WorkingLines } from '../ui/Working'
+import { plainNumber, useUnits } from '../units/units'
+import { Figures, Notes } from '../visits/Results'
+
+/** A calculator with its inputs, its figures at once, and how they came about. */
+export function Calculation({ calculator }: { calculator: CalculatorEntry }) {
+  const units = useUnits()
+  const core = useCore()
+  const [inputs, setInputs] = useState<Readings>({})
+  const given = pruned(calculator.inputs, inputs)
+  const key = JSON.stringify(given)
+  const outcome = useMemo(() => core?.workOut(calculator.id, JSON.parse(key)), [core, calculator.id, key])
+  const begun = Object.keys(given).length > 0
+  const missing = outcome?.faults?.filter((fault) => fault.code === 'MISSING').length ?? 0
+  return (
+    <div className="grid content-start gap-x-10 gap-y-6 px-5 py-6 sm:px-8 xl:grid-cols-2">
+      <div className="grid content-start gap-4">
+        <div>
+          <h2 className="text-2xl">{calculator.title}</h2>
+          <p className="text-soft">{units.prose(calculator.purpose)}</p>
+        </div>
+        <ReadingForm
+          entries={calculator.inputs}
+          readings={inputs}
+          onChange={setInputs}
+          faults={begun ? outcome?.faults : undefined}
+        />
+      </div>
+      <div className="grid content-start gap-5" aria-live="polite">
+        {outcome?.envelope ? (
+          <Answer envelope={outcome.envelope} labels={calculator.labels} />
+        ) : (
+          <p className="text-soft" role="status">
+            {missing > 0
+              ? `${missing} ${missing === 1 ? 'input is' : 'inputs are'} still needed.`
+              : 'Figures appear as you enter.'}
+          </p>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function Answer({ envelope, labels }: { envelope: Envelope; labels: Record<string, string> }) {
+  const ranking = envelope.series['ranking']
+  return (
+    <>
+      <Figures envelope={envelope} labels={labels} />
+      <Notes envelope={envelope} />
+      {ranking && (
+        <ol className="grid gap-1">
+          {ranking.slice(0, 8).map((row) => (
+            <li
+              key={String(row['species'])}
+              className="grid grid-cols-[3rem_11rem_1fr] border-t border-rule py-1"
+            >
+              <span className="font-semibold">{plainNumber(Number(row['fit']))}</span>
+              <span>{words(String(row['species']))}</span>
+              <span className="text-soft">{String(row['why']).split(' ').map(words).join(', ')}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {envelope.working.length > 0 && (
+        <section>
+          <h3 className="mb-2 text-lg">How this was worked out</h3>
+          <WorkingLines envelope={envelope} />
+        </section>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,119 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState, type ReactNode } from 'react'
+import { useNavigate } from 'react-router'
+import { api, ApiError, must, type Fault } from '../api/client'
+import type { Envelope, MethodEntry, Stop } from '../api/schema'
+import type { Readings } from '../core/core'
+import { Button, Input, Labelled } from '../ui/controls'
+import type { DraftState } from './drafts'
+
+/** What every capture panel gets. */
+export type CaptureProps = { draft: DraftState; context: Readings; method: MethodEntry; stop: Stop }
+
+/** The instruction, the picture, the result and the buttons of a test, on a phone one under the other. */
+export function PanelLayout({
+  instruction,
+  picture,
+  side,
+  foot,
+}: {
+  instruction: ReactNode
+  picture: ReactNode
+  side: ReactNode
+  foot: ReactNode
+}) {
+  return (
+    <div className="grid gap-x-10 md:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
+      <div className="grid content-start gap-4 px-5 pt-4">
+        <p className="text-xl leading-snug font-bold text-balance" aria-live="polite">
+          {instruction}
+        </p>
+        {picture}
+      </div>
+      <div className="grid content-start gap-4 px-5 py-4 md:border-l md:border-rule">{side}</div>
+      <div className="sticky bottom-14 z-10 grid auto-cols-fr grid-flow-col gap-2.5 border-t border-rule bg-paper px-5 py-3 md:col-span-2 md:static">
+        {foot}
+      </div>
+    </div>
+  )
+}
+
+/** Faults by path, so that each stands at the entry concerned. */
+export function faultAt(faults: Fault[] | undefined, path: string) {
+  return faults?.find((fault) => fault.field === path)?.message
+}
+
+/** Records the readings as a measurement; the server's evaluation is the record. */
+export function useRecord({ draft, method }: Pick<CaptureProps, 'draft' | 'method'>) {
+  const client = useQueryClient()
+  const navigate = useNavigate()
+  return useMutation({
+    mutationFn: ({ readings, reason }: { readings: Readings; reason?: string }) => {
+      const { id, visitId, stopId, depthTopMm, depthBottomMm, supersedes } = draft.place
+      const takenAt = draft.content.startedAt ?? new Date().toISOString()
+      return must(
+        api.PUT('/api/measurements/{id}', {
+          params: { path: { id } },
+          body: {
+            visitId,
+            stopId,
+            method: method.id,
+            depthTopMm,
+            depthBottomMm,
+            readings,
+            takenAt,
+            supersedes,
+            reason,
+          },
+        }),
+      )
+    },
+    onSuccess: async (measurement) => {
+      draft.finished()
+      await client.invalidateQueries()
+      navigate(`/measurements/${measurement.id}`, { replace: true })
+    },
+  })
+}
+
+/** The button that records, with the reason of a correction and whatever the server refused. */
+export function RecordButton({
+  record,
+  readings,
+  envelope,
+  correcting,
+  label = 'Record',
+}: {
+  record: ReturnType<typeof useRecord>
+  readings: Readings
+  envelope: Envelope | undefined
+  correcting: boolean
+  label?: string
+}) {
+  const [reason, setReason] = useState('')
+  const faults = record.error instanceof ApiError ? record.error.faults : []
+  return (
+    <div className="grid gap-2">
+      {correcting && (
+        <Labelled label="Why it is corrected">
+          {(aria) => <Input {...aria} value={reason} onChange={(event) => setReason(event.target.value)} />}
+        </Labelled>
+      )}
+      <Button
+        kind="primary"
+        className="min-h-13"
+        disabled={!envelope || record.isPending}
+        onClick={() => record.mutate({ readings, reason: reason || undefined })}
+      >
+        {record.isPending ? 'Recording …' : label}
+      </Button>
+      {record.isError && (
+        <p role="alert" className="text-sm text-failing">
+          {faults.length > 0
+            ? faults.map((fault) => `${fault.field}: ${fault.message}`).join(' ')
+            : `${record.error.message} The readings are kept; try again.`}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,133 @@
+import { extent, groups } from 'd3-array'
+import { scaleLinear, scaleTime } from 'd3-scale'
+import type { ChangeView } from '../api/schema'
+import { asLevel, levelFill } from '../ui/levels'
+import { plainNumber, useUnits } from '../units/units'
+
+const WIDTH = 760
+const HEIGHT = 400
+const MARGIN = { top: 56, right: 20, bottom: 34, left: 58 }
+
+/** Every reading of every stop over the years, with what was done on the same axis. */
+export function ChangeChart({ view }: { view: ChangeView }) {
+  const units = useUnits()
+  const unit = view.unit ?? ''
+  const shown = (value: number) => units.toShown(value, unit)
+  const points = view.points.map((point) => ({
+    ...point,
+    at: new Date(point.on),
+    y: shown(point.value),
+    lowY: point.low === undefined ? undefined : shown(point.low),
+    highY: point.high === undefined ? undefined : shown(point.high),
+  }))
+  if (points.length === 0) return <p className="py-10 text-soft">Nothing was read in this period.</p>
+  const days = points.map((point) => point.at.getTime())
+  const pad = 50 * 86_400_000
+  const x = scaleTime()
+    .domain([Math.min(...days) - pad, Math.max(...days) + pad])
+    .range([MARGIN.left, WIDTH - MARGIN.right])
+  const [least, most] = extent(
+    points.flatMap((point) => [point.y, point.lowY ?? point.y, point.highY ?? point.y]),
+  )
+  const y = scaleLinear()
+    .domain([least!, most!])
+    .nice()
+    .range([HEIGHT - MARGIN.bottom, MARGIN.top])
+  const label = view.ofStanding
+    ? 'standing'
+    : unit
+      ? units.symbol(unit)
+      : (view.pattern ?? '').replace('{x} ', '')
+  const events = view.allEvents.filter((event) => {
+    const at = x(new Date(event.happenedOn))
+    return at >= MARGIN.left && at <= WIDTH - MARGIN.right
+  })
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full"
+      role="img"
+      aria-label={`${view.chosen!.label}: ${view.dates
+        .map((date) => `${date.on} ${plainNumber(shown(date.middle))} ${label}`)
+        .join('; ')}`}
+    >
+      <g fontSize="13" fill="var(--soft)">
+        {y.ticks(6).map((tick) => (
+          <g key={tick}>
+            <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
+            <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
+              {plainNumber(tick)}
+            </text>
+          </g>
+        ))}
+        <text x={MARGIN.left - 8} y={MARGIN.top - 16} textAnchor="end">
+          {label}
+        </text>
+        {x.ticks(7).map((tick) => (
+          <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 10} textAnchor="middle">
+            {tick.getMonth() === 0 ? tick.getFullYear() : ''}
+          </text>
+        ))}
+      </g>
+      {events.map((event, i) => (
+        <g key={event.id} fontSize="12.5" fill="var(--ink)">
+          <line
+            x1={x(new Date(event.happenedOn))}
+            x2={x(new Date(event.happenedOn))}
+            y1={MARGIN.top - 24 + (i % 2) * 14}
+            y2={HEIGHT - MARGIN.bottom}
+            stroke="var(--ink)"
+            strokeDasharray="2 4"
+          />
+          <text
+            x={x(new Date(event.happenedOn)) + (x(new Date(event.happenedOn)) > WIDTH * 0.7 ? -4 : 4)}
+            y={MARGIN.top - 20 + (i % 2) * 14}
+            textAnchor={x(new Date(event.happenedOn)) > WIDTH * 0.7 ? 'end' : 'start'}
+          >
+            {event.kind}
+          </text>
+        </g>
+      ))}
+      {groups(points, (point) => point.stopId).map(([stop, own]) => (
+        <path
+          key={stop}
+          d={`M${own.map((point) => `${x(point.at)} ${y(point.y)}`).join('L')}`}
+          fill="none"
+          stroke="var(--strong-rule)"
+          strokeWidth="1.2"
+          opacity="0.55"
+        />
+      ))}
+      {points.map((point) => (
+        <g
+          key={point.measurementId}
+          stroke={levelFill[asLevel(point.level)!]}
+          fill={levelFill[asLevel(point.level)!]}
+        >
+          {point.lowY !== undefined && (
+            <line
+              x1={x(point.at)}
+              x2={x(point.at)}
+              y1={y(point.lowY)}
+              y2={y(point.highY!)}
+              opacity="0.4"
+              strokeWidth="2"
+            />
+          )}
+          <circle cx={x(point.at)} cy={y(point.y)} r="3.2" />
+        </g>
+      ))}
+      {view.dates.map((date) => (
+        <line
+          key={date.visitId}
+          x1={x(new Date(date.on)) - 13}
+          x2={x(new Date(date.on)) + 13}
+          y1={y(shown(date.middle))}
+          y2={y(shown(date.middle))}
+          stroke="var(--ink)"
+          strokeWidth="3"
+        />
+      ))}
+    </svg>
+  )
+}

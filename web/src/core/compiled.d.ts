@@ -1,0 +1,5 @@
+/** The exports of the core as compiled for the page. */
+export function open(benchmarkFiles: string, messageFiles: string): void
+export function evaluate(method: string, body: string): string
+export function conditions(context: string, month: number, south: boolean): string
+export function workOut(calculator: string, body: string): string

@@ -1,0 +1,63 @@
+import { useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import type { Fault } from '../api/client'
+import { queries } from '../api/queries'
+import type { Envelope, NoteText } from '../api/schema'
+
+export type Readings = Record<string, unknown>
+export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: undefined; faults: Fault[] }
+
+/** The rules of the job, in the page. */
+export type Core = {
+  evaluate: (method: string, readings: Readings, context: Readings) => Outcome
+  /** a calculator's answer to its inputs */
+  workOut: (calculator: string, inputs: Readings) => Outcome
+  /** what to mind about a day, its season by its ISO date */
+  conditions: (context: Readings, date: string, south: boolean) => NoteText[]
+}
+
+/** The core in the page: loaded once, with the benchmarks and texts that the server has in force. */
+export function useCore(): Core | undefined {
+  const data = useQuery(queries.coreData()).data
+  const { data: core } = useQuery({
+    queryKey: ['core'],
+    enabled: data !== undefined,
+    staleTime: Infinity,
+    queryFn: async (): Promise<Core> => {
+      const compiled = await import('@morphotera/core')
+      compiled.open(JSON.stringify(data!.benchmarks), JSON.stringify(data!.messages))
+      warm(compiled)
+      return {
+        evaluate: (method, readings, context) => {
+          const answer = JSON.parse(compiled.evaluate(method, JSON.stringify({ readings, context })))
+          return answer.errors ? { faults: answer.errors } : { envelope: answer }
+        },
+        workOut: (calculator, inputs) => {
+          const answer = JSON.parse(compiled.workOut(calculator, JSON.stringify({ inputs })))
+          return answer.errors ? { faults: answer.errors } : { envelope: answer }
+        },
+        conditions: (context, date, south) =>
+          JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
+      }
+    },
+  })
+  return core
+}
+
+/** The evaluation of readings as they stand, at once; undefined until the core is loaded. */
+export function useLive(method: string, readings: Readings, context: Readings): Outcome | undefined {
+  const core = useCore()
+  const key = JSON.stringify([readings, context])
+  return useMemo(
+    () => core?.evaluate(method, readings, context),
+    // the key stands for readings and context
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [core, method, key],
+  )
+}
+
+/** The heaviest evaluation once, while nobody waits, so that the first figure of a test comes at once. */
+function warm(compiled: { evaluate: (method: string, body: string) => string }) {
+  const jar = { sandMm: 20, siltMm: 40, clayMm: 50, waterColumnMm: 150 }
+  setTimeout(() => compiled.evaluate('texture-jar', JSON.stringify({ readings: jar })), 300)
+}

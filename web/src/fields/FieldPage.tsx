@@ -1,0 +1,271 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import { queries } from '../api/queries'
+import type { FieldFaceView, FindingView, ManagementEvent, VisitStrip } from '../api/schema'
+import { useKeys } from '../app/keys'
+import { buttonLook, Button } from '../ui/controls'
+import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
+import { Failed, Loading } from '../ui/states'
+import { useUnits } from '../units/units'
+import { CoreStrip } from './CoreStrip'
+import { showDay, words } from './dates'
+import { Photos } from '../photos/PhotoButton'
+import { Events } from './Events'
+import { FieldNav } from './FieldNav'
+import { FieldPlan } from './FieldPlan'
+import { figureText, keyOf } from './finding'
+import { Functions } from './Functions'
+import { SoilFace } from './SoilFace'
+
+/** A field by depth: what was found where, what limits it, and how it looked before. */
+export function FieldPage() {
+  const { id } = useParams()
+  const query = useQuery(queries.field(id!))
+  const navigate = useNavigate()
+  const [search, setSearch] = useSearchParams()
+  const [functionCode, setFunctionCode] = useState<string>()
+  useKeys({ v: () => navigate(`/fields/${id}/visit`) })
+  if (query.isPending) return <Loading what="the field" />
+  if (query.isError) return <Failed error={query.error} retry={() => query.refetch()} />
+  const face = query.data
+  const chosen = search.get('finding') ?? undefined
+  const finding = face.findings.find((each) => keyOf(each) === chosen)
+  const lit = face.overall.functions.find((each) => each.function === functionCode)
+  const choose = (key: string | undefined) =>
+    setSearch(key && key !== chosen ? { finding: key } : {}, { replace: true })
+  return (
+    <div className="grid grow content-start lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)] lg:content-stretch">
+      <section aria-label="The ground" className="px-5 py-6 sm:px-7">
+        <Title face={face} />
+        <div className="overflow-x-auto">
+          <SoilFace
+            findings={face.findings}
+            texture={face.textureClass}
+            chosen={chosen}
+            lit={lit && new Set(lit.parts.map((part) => part.indicator))}
+            onChoose={choose}
+          />
+        </div>
+      </section>
+      <aside className="grid content-start gap-8 border-l border-rule bg-paper px-5 py-6 sm:px-8">
+        {finding ? (
+          <FindingDetails finding={finding} onClose={() => choose(undefined)} />
+        ) : (
+          <>
+            <Leading face={face} />
+            <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
+              New visit
+            </Link>
+          </>
+        )}
+        <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
+        <History visits={face.visits} count={face.visitCount} events={face.events} />
+        <Events field={id!} events={face.events} stops={face.stops} />
+        <Stops face={face} />
+        <Photos field={id!} />
+      </aside>
+    </div>
+  )
+}
+
+function Title({ face }: { face: FieldFaceView }) {
+  const units = useUnits()
+  const { field } = face
+  const facts = [
+    field.crop && field.crop !== field.landUse
+      ? `${words(field.crop)}, ${words(field.landUse)}`
+      : words(field.landUse),
+    field.areaHa !== undefined && units.text(field.areaHa, 'ha'),
+    face.textureClass && words(face.textureClass),
+    face.grower.name,
+  ].filter(Boolean)
+  return (
+    <div className="mb-4">
+      <h1 className="text-3xl">{field.name}</h1>
+      <p className="text-soft">{facts.join(' · ')}</p>
+      {field.soilNote && <p className="text-soft">{field.soilNote}</p>}
+      <FieldNav id={field.id} />
+    </div>
+  )
+}
+
+function Leading({ face }: { face: FieldFaceView }) {
+  const units = useUnits()
+  const { limit } = face
+  const level = asLevel(limit?.level)
+  const at = face.findings.find(
+    (finding) => finding.indicator === limit?.indicator && finding.depthTopMm === limit.depthTopMm,
+  )
+  return (
+    <div className="grid gap-2">
+      <h2 className="text-sm font-semibold text-soft">What limits this field, as far as it was measured</h2>
+      {limit && level ? (
+        <>
+          <p className="text-2xl leading-tight font-bold text-balance">
+            {units.prose(face.leading?.sentence ?? limit.why)}
+          </p>
+          {face.leading && (
+            <p className="leading-snug text-soft">
+              {Math.min(99, Math.round(face.leading.probability * 100))} % sure.{' '}
+              {face.leading.because.join(' · ')}.{' '}
+              <Link to={`/fields/${face.field.id}/limits`} className="text-accent underline">
+                All the evidence
+              </Link>
+            </p>
+          )}
+          <p>
+            <LevelMark level={level} />
+            {at && (
+              <span className="text-soft">
+                {' '}
+                · lowest: {at.label}, {figureText(at, units)} as the middle of {at.stops.length}{' '}
+                {at.stops.length === 1 ? 'stop' : 'stops'}
+                {limit.depthTopMm !== undefined &&
+                  `, ${units.number(limit.depthTopMm, 'mm')}–${units.text(limit.depthBottomMm!, 'mm')}`}
+              </span>
+            )}
+          </p>
+        </>
+      ) : (
+        <p className="text-2xl leading-tight font-bold">
+          {face.findings.length > 0 ? 'Nothing that was measured holds it back' : 'Too little seen to say'}
+        </p>
+      )}
+    </div>
+  )
+}
+
+function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: () => void }) {
+  const units = useUnits()
+  const level = asLevel(finding.level)!
+  return (
+    <div className="grid gap-3">
+      <div className="flex items-start justify-between gap-3">
+        <div>
+          <h2 className="text-xl">{finding.label}</h2>
+          <p>
+            <LevelMark level={level} />{' '}
+            <span className="text-soft">· {figureText(finding, units)}, median of the stops</span>
+          </p>
+        </div>
+        <Button kind="quiet" onClick={onClose}>
+          Back
+        </Button>
+      </div>
+      <ul className="grid">
+        {finding.stops.map((stop) => {
+          const own = asLevel(stop.level)!
+          return (
+            <li key={stop.measurementId} className="border-t border-rule">
+              <Link
+                to={`/measurements/${stop.measurementId}`}
+                className="grid min-h-12 grid-cols-[1.5rem_1fr_auto_auto] items-center gap-x-3 hover:underline"
+              >
+                <Crumb level={own} />
+                <span>
+                  {stop.stop}
+                  <span className="sr-only">, {own}</span>
+                  {stop.odd && <span className="text-sm text-strained"> odd stop</span>}
+                </span>
+                <span className={`font-semibold ${levelText[own]}`}>
+                  {figureText({ figure: stop.figure, unit: finding.unit, pattern: finding.pattern }, units)}{' '}
+                  {stop.figureLow !== undefined && (
+                    <span className="font-normal text-soft">
+                      {units.number(stop.figureLow, finding.unit ?? '')}–
+                      {units.number(stop.figureHigh!, finding.unit ?? '')}
+                    </span>
+                  )}
+                </span>
+                <span className="text-sm text-soft">{showDay(stop.takenOn)}</span>
+              </Link>
+            </li>
+          )
+        })}
+      </ul>
+    </div>
+  )
+}
+
+/** Visits as strips along the years, newest on the right, with what was done between them. */
+function History({
+  visits,
+  count,
+  events,
+}: {
+  visits: VisitStrip[]
+  count: number
+  events: ManagementEvent[]
+}) {
+  if (visits.length === 0) return null
+  const shown = visits.slice(0, 8).reverse()
+  const first = shown[0]!.visitedOn
+  const line = [
+    ...shown.map((visit) => ({ on: visit.visitedOn, visit, event: undefined })),
+    ...events
+      .filter((event) => event.happenedOn >= first)
+      .map((event) => ({ on: event.happenedOn, visit: undefined, event })),
+  ].sort((a, b) => a.on.localeCompare(b.on))
+  return (
+    <div className="grid gap-3">
+      <h2 className="text-sm font-semibold text-soft">
+        Visits{count > shown.length ? `, the last ${shown.length} of ${count}` : ''}, and what was done
+        between them
+      </h2>
+      <ol
+        className="flex items-end gap-2.5 overflow-x-auto pb-1"
+        tabIndex={0}
+        aria-label="Visits along the years"
+      >
+        {line.map(({ visit, event }) =>
+          visit ? (
+            <li key={visit.id}>
+              <Link
+                to={`/visits/${visit.id}`}
+                className="grid justify-items-center gap-1 text-[13px] text-soft hover:text-ink"
+              >
+                <CoreStrip bands={visit.bands} width={34} scale={0.62} />
+                <span className="text-center leading-tight">
+                  {showDay(visit.visitedOn).replace(/ (\d{4})$/, '')}
+                  <br />
+                  {visit.visitedOn.slice(0, 4)}
+                </span>
+              </Link>
+            </li>
+          ) : (
+            <li
+              key={event!.id}
+              title={`${event!.what}, ${showDay(event!.happenedOn)}`}
+              className="flex h-[8.6rem] flex-col items-center"
+            >
+              <span className="[writing-mode:vertical-rl] rotate-180 text-[13px] leading-none whitespace-nowrap">
+                {event!.kind}
+              </span>
+              <span className="mt-1 grow border-l-2 border-dashed border-ink" />
+            </li>
+          ),
+        )}
+      </ol>
+    </div>
+  )
+}
+
+function Stops({ face }: { face: FieldFaceView }) {
+  const odd = new Set(
+    face.findings.flatMap((finding) => finding.stops.filter((stop) => stop.odd).map((stop) => stop.stopId)),
+  )
+  return (
+    <section aria-label="Stops" className="grid gap-2">
+      <h2 className="text-sm font-semibold text-soft">
+        {face.stops.length} {face.stops.length === 1 ? 'stop' : 'stops'}
+        {odd.size > 0 && ', those with an odd finding in ochre'}
+      </h2>
+      <FieldPlan boundary={face.field.boundary} stops={face.stops} odd={odd} />
+      <ul className="flex flex-wrap gap-x-4 gap-y-1">
+        {face.stops.map((stop) => (
+          <li key={stop.id}>{stop.label}</li>
+        ))}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,265 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api, ApiError, must } from '../api/client'
+import { queries } from '../api/queries'
+import type { Action, ActionView, ActionWrite, PlanView, ProposalView } from '../api/schema'
+import { pruned, ReadingForm } from '../capture/ReadingForm'
+import { useCore, type Readings } from '../core/core'
+import { today } from '../fields/dates'
+import { Button, Choice, Input, Labelled, Select } from '../ui/controls'
+import { WorkingLines } from '../ui/Working'
+import { useUnits } from '../units/units'
+import { Figures, Notes } from '../visits/Results'
+import { amountOf } from './amounts'
+
+const STATES = [
+  { code: 'agreed', label: 'agreed' },
+  { code: 'done', label: 'done' },
+  { code: 'dropped', label: 'dropped' },
+]
+
+function isAction(subject: ProposalView | ActionView): subject is ActionView {
+  return 'action' in subject
+}
+
+function begin(field: string, subject: ProposalView | ActionView): Omit<Action, 'id'> {
+  if (isAction(subject)) {
+    const { fieldId, kind, constraint, inputs, amount, cost, person, dueFrom, dueTo, state, reason } =
+      subject.action
+    const { doneOn, actualRate, followUpOn, followUp, version } = subject.action
+    return {
+      fieldId,
+      kind,
+      constraint,
+      inputs,
+      amount,
+      cost,
+      person,
+      dueFrom,
+      dueTo,
+      state,
+      reason,
+      doneOn,
+      actualRate,
+      followUpOn,
+      followUp,
+      version,
+    }
+  }
+  return {
+    fieldId: field,
+    kind: subject.kind,
+    constraint: subject.constraint,
+    inputs: subject.inputs,
+    state: 'agreed',
+    version: 0,
+  }
+}
+
+/** An action taken up, changed, done or dropped; its calculator beside it. */
+export function ActionForm({
+  field,
+  plan,
+  subject,
+  onDone,
+}: {
+  field: string
+  plan: PlanView
+  subject: ProposalView | ActionView
+  onDone: () => void
+}) {
+  const units = useUnits()
+  const core = useCore()
+  const client = useQueryClient()
+  const me = useQuery(queries.session()).data?.me
+  const calculator = useQuery(queries.plans()).data?.find((each) => each.id === subject.calculator)
+  const products = (useQuery(queries.products()).data ?? []).filter(
+    (each) => each.calculator === subject.calculator,
+  )
+  const [id] = useState(() => (isAction(subject) ? subject.action.id : uuid()))
+  const [entry, setEntry] = useState(() => begin(field, subject))
+  const put = (part: Partial<Action>) => setEntry((old) => ({ ...old, ...part }))
+  const given = pruned(calculator?.inputs ?? [], entry.inputs as Readings)
+  const outcome = calculator && core?.workOut(calculator.id, given)
+  const worked =
+    outcome?.envelope && calculator
+      ? amountOf(calculator.id, outcome.envelope, units, plan.garden)
+      : undefined
+  const cost = outcome?.envelope?.values['cost']?.value
+  const done = async () => {
+    await client.invalidateQueries({ queryKey: ['field', field] })
+    onDone()
+  }
+  const keep = useMutation({
+    mutationFn: () => {
+      const body: ActionWrite = {
+        ...entry,
+        inputs: given,
+        amount: entry.amount ?? worked,
+        cost: entry.cost ?? cost,
+        person: entry.person ?? me?.name,
+      }
+      return must(api.PUT('/api/actions/{id}', { params: { path: { id } }, body }))
+    },
+    onSuccess: done,
+  })
+  const remove = useMutation({
+    mutationFn: () => must(api.DELETE('/api/actions/{id}', { params: { path: { id } } })),
+    onSuccess: done,
+  })
+  const faults = keep.error instanceof ApiError ? keep.error.faults : []
+  const fault = (name: string) => faults.find((each) => each.field === name)?.message
+  const origins = isAction(subject) ? [] : subject.origins
+  const text = (
+    name: 'amount' | 'person' | 'reason' | 'actualRate' | 'followUp',
+    label: string,
+    placeholder?: string,
+  ) => (
+    <Labelled label={label} error={fault(name)}>
+      {(aria) => (
+        <Input
+          {...aria}
+          value={entry[name] ?? ''}
+          placeholder={placeholder}
+          onChange={(event) => put({ [name]: event.target.value || undefined })}
+        />
+      )}
+    </Labelled>
+  )
+  const day = (name: 'dueFrom' | 'dueTo' | 'doneOn' | 'followUpOn', label: string) => (
+    <Labelled label={label} error={fault(name)}>
+      {(aria) => (
+        <Input
+          {...aria}
+          type="date"
+          value={entry[name] ?? ''}
+          onChange={(event) => put({ [name]: event.target.value || undefined })}
+        />
+      )}
+    </Labelled>
+  )
+  return (
+    <form
+      noValidate
+      className="grid gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        keep.mutate()
+      }}
+    >
+      <Choice
+        label="State"
+        options={STATES}
+        value={entry.state}
+        onChange={(state) => put({ state, doneOn: state === 'done' ? (entry.doneOn ?? today()) : undefined })}
+      />
+      {entry.state === 'dropped' && text('reason', 'Why')}
+      {entry.state === 'done' && (
+        <div className="grid grid-cols-2 gap-4">
+          {day('doneOn', 'Done on')}
+          {text('actualRate', 'What was really given', worked)}
+        </div>
+      )}
+      {calculator && (
+        <details open={entry.state === 'agreed'}>
+          <summary className="min-h-11 cursor-pointer content-center font-semibold text-accent">
+            How much
+          </summary>
+          <div className="grid gap-4">
+            {products.length > 0 && (
+              <Labelled label="Product">
+                {(aria) => (
+                  <Select
+                    {...aria}
+                    defaultValue=""
+                    onChange={(event) => {
+                      const product = products.find((each) => each.id === event.target.value)
+                      if (product)
+                        put({
+                          inputs: { ...entry.inputs, ...product.inputs },
+                          amount: undefined,
+                          cost: undefined,
+                        })
+                    }}
+                  >
+                    <option value="">pure, or as entered below</option>
+                    {products.map((product) => (
+                      <option key={product.id} value={product.id}>
+                        {product.name}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Labelled>
+            )}
+            {origins.length > 0 && (
+              <p className="text-sm text-soft">
+                {origins
+                  .map(
+                    (origin) =>
+                      `${calculator.inputs.find((each) => each.name === origin.name)?.label ?? origin.name}: ${origin.text}`,
+                  )
+                  .join(' · ')}
+              </p>
+            )}
+            <ReadingForm
+              entries={calculator.inputs}
+              readings={entry.inputs as Readings}
+              onChange={(inputs) => put({ inputs, amount: undefined, cost: undefined })}
+              faults={
+                outcome?.faults ??
+                faults.map((each) => ({ ...each, field: each.field.replace(/^inputs\./, '') }))
+              }
+            />
+            {outcome?.envelope && (
+              <>
+                <Figures envelope={outcome.envelope} labels={calculator.labels} />
+                <Notes envelope={outcome.envelope} />
+                <details>
+                  <summary className="min-h-11 cursor-pointer content-center text-accent">
+                    How this was worked out
+                  </summary>
+                  <WorkingLines envelope={outcome.envelope} />
+                </details>
+              </>
+            )}
+          </div>
+        </details>
+      )}
+      {text('amount', 'What is to be done', worked)}
+      <div className="grid grid-cols-2 gap-4">
+        {day('dueFrom', 'From')}
+        {day('dueTo', 'To')}
+        {text('person', 'Who', me?.name)}
+        <Labelled label="Cost" error={fault('cost')}>
+          {(aria) => (
+            <Input
+              {...aria}
+              inputMode="decimal"
+              value={entry.cost ?? ''}
+              placeholder={cost === undefined ? undefined : String(Math.round(cost))}
+              onChange={(event) => {
+                const figure = Number(event.target.value.replace(',', '.'))
+                put({ cost: event.target.value === '' || !Number.isFinite(figure) ? undefined : figure })
+              }}
+            />
+          )}
+        </Labelled>
+        {day('followUpOn', 'Test again from')}
+        {text('followUp', 'What to test')}
+      </div>
+      {keep.isError && (
+        <p role="alert" className="text-failing">
+          {faults[0]?.message ?? keep.error.message}
+        </p>
+      )}
+      <div className="flex gap-3">
+        <Button kind="primary" type="submit" className="grow" disabled={keep.isPending}>
+          Keep
+        </Button>
+        {isAction(subject) && <Button onClick={() => remove.mutate()}>Take out</Button>}
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,166 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { queries } from '../api/queries'
+import type { ActionView, PlanView, ProposalView } from '../api/schema'
+import { OutlookChart } from '../charts/OutlookChart'
+import { showDay } from '../fields/dates'
+import { FieldNav } from '../fields/FieldNav'
+import { Button } from '../ui/controls'
+import { Panel } from '../ui/Panel'
+import { Failed, Loading, Notice } from '../ui/states'
+import { plainNumber, useUnits } from '../units/units'
+import { ActionForm } from './ActionForm'
+import { amountOf } from './amounts'
+
+/** What is proposed, agreed, done and dropped on a field, in the order of the work; and what to expect. */
+export function PlanPage() {
+  const { id } = useParams()
+  const query = useQuery(queries.plan(id!))
+  const [open, setOpen] = useState<ProposalView | ActionView>()
+  if (query.isPending) return <Loading what="the plan" />
+  if (query.isError) return <Failed error={query.error} retry={() => query.refetch()} />
+  const plan = query.data
+  return (
+    <div className="grid grow content-start gap-x-10 gap-y-6 px-5 py-6 sm:px-7 lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)]">
+      <header className="lg:col-span-2">
+        <div className="flex flex-wrap items-end gap-4">
+          <h1 className="mr-auto text-3xl">
+            {plan.field} <span className="text-xl font-normal text-soft">plan</span>
+          </h1>
+          <Button className="no-print" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+        <FieldNav id={id!} />
+      </header>
+      <div className="grid content-start gap-8">
+        <Agreed plan={plan} onOpen={setOpen} />
+        <Proposed plan={plan} onOpen={setOpen} />
+      </div>
+      <aside className="grid content-start gap-6">
+        {plan.outlooks.length === 0 && (
+          <p className="text-soft">
+            What pH or salt should do over the years appears here once lime is in the plan, or a salty field
+            is drained.
+          </p>
+        )}
+        {plan.outlooks.map((outlook) => (
+          <OutlookChart key={outlook.indicator} outlook={outlook} />
+        ))}
+      </aside>
+      <Panel title={open ? open.title : ''} open={open !== undefined} onClose={() => setOpen(undefined)}>
+        {open && <ActionForm field={id!} plan={plan} subject={open} onDone={() => setOpen(undefined)} />}
+      </Panel>
+    </div>
+  )
+}
+
+function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) => void }) {
+  if (plan.actions.length === 0)
+    return (
+      <section>
+        <h2 className="text-lg">In the plan</h2>
+        <p className="text-soft">
+          {plan.proposals.length > 0
+            ? 'Nothing agreed yet. Take up what is proposed below.'
+            : 'Nothing limits this field enough to act on. Come back when it is tested again.'}
+        </p>
+      </section>
+    )
+  return (
+    <section aria-label="In the plan">
+      <h2 className="mb-1 text-lg">In the plan</h2>
+      <ol>
+        {plan.actions.map((view) => (
+          <ActionLine key={view.action.id} view={view} onOpen={() => onOpen(view)} />
+        ))}
+      </ol>
+      {plan.agreedCost > 0 && (
+        <p className="border-t border-strong-rule pt-2 text-right">
+          Agreed in all <strong>{plainNumber(plan.agreedCost, 0)}</strong>
+        </p>
+      )}
+    </section>
+  )
+}
+
+function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) {
+  const units = useUnits()
+  const { action } = view
+  const when =
+    action.state === 'done' && action.doneOn
+      ? `done ${showDay(action.doneOn)}${action.actualRate ? `, ${units.prose(action.actualRate)}` : ''}`
+      : action.dueFrom
+        ? `${showDay(action.dueFrom)}${action.dueTo ? ` to ${showDay(action.dueTo)}` : ''}`
+        : ''
+  return (
+    <li className="border-t border-rule">
+      <button
+        type="button"
+        onClick={onOpen}
+        className="grid min-h-12 w-full grid-cols-[5.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4 py-2 text-left hover:bg-paper"
+      >
+        <span className={action.state === 'agreed' ? 'font-bold' : 'text-soft'}>{action.state}</span>
+        <span>
+          <span className={action.state === 'dropped' ? 'line-through' : 'font-semibold'}>{view.title}</span>
+          {action.amount && `: ${units.prose(action.amount)}`}
+          <span className="block text-[15px] text-soft">
+            {[view.constraintLabel && `for ${view.constraintLabel.toLowerCase()}`, when, action.person]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+          {action.reason && <span className="block text-[15px]">{action.reason}</span>}
+          {action.followUpOn && action.state !== 'dropped' && (
+            <span className="block text-[15px] text-soft">
+              Test again from {showDay(action.followUpOn)}
+              {action.followUp && `: ${action.followUp}`}
+            </span>
+          )}
+        </span>
+        <span className="text-right">{action.cost !== undefined && plainNumber(action.cost, 0)}</span>
+      </button>
+    </li>
+  )
+}
+
+function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalView) => void }) {
+  const units = useUnits()
+  if (plan.proposals.length === 0) return null
+  return (
+    <section aria-label="Proposed">
+      <h2 className="text-lg">Proposed, in the order of the work</h2>
+      <ol>
+        {plan.proposals.map((each) => {
+          const amount =
+            each.calculation && each.calculator
+              ? amountOf(each.calculator, each.calculation, units, plan.garden)
+              : undefined
+          return (
+            <li key={`${each.kind}-${each.constraint}`} className="grid gap-1 border-t border-rule py-3">
+              <div className="flex flex-wrap items-baseline gap-x-4">
+                <span className="mr-auto">
+                  <strong>{each.title}</strong>
+                  {amount && `: ${amount}`}
+                </span>
+                <Button kind="quiet" className="no-print" onClick={() => onOpen(each)}>
+                  Take it up
+                </Button>
+              </div>
+              <p className="text-[15px] text-soft">
+                for {each.constraintLabel.toLowerCase()}, {Math.min(99, Math.round(each.probability * 100))} %
+                sure
+                {each.confirmation && `. First: ${each.confirmation}`}
+              </p>
+              {each.rules.map((rule) => (
+                <Notice key={rule} severity="info">
+                  {rule}
+                </Notice>
+              ))}
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}

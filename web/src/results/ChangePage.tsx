@@ -1,0 +1,217 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useParams, useSearchParams } from 'react-router'
+import { queries } from '../api/queries'
+import type { ChangeVerdict, ChangeView, EventChange } from '../api/schema'
+import { ChangeChart } from '../charts/ChangeChart'
+import { showDay } from '../fields/dates'
+import { FieldNav } from '../fields/FieldNav'
+import { Check, Input, QuantityInput, Select } from '../ui/controls'
+import { Failed, Loading, Notice } from '../ui/states'
+import { useUnits } from '../units/units'
+
+/** One indicator over the years: every reading with its spread, what was done, and whether anything changed. */
+export function ChangePage() {
+  const { id } = useParams()
+  const [search, setSearch] = useSearchParams()
+  const wanted = {
+    indicator: search.get('indicator') ?? undefined,
+    band: search.get('band') ?? undefined,
+    method: search.get('method') ?? undefined,
+    stops: search.getAll('stop'),
+    from: search.get('from') ?? undefined,
+    to: search.get('to') ?? undefined,
+  }
+  const query = useQuery(queries.change(id!, wanted))
+  if (query.isPending) return <Loading what="the years" />
+  if (query.isError) return <Failed error={query.error} retry={() => query.refetch()} />
+  const view = query.data
+  const change = (edit: (params: URLSearchParams) => void) =>
+    setSearch(
+      (old) => {
+        edit(old)
+        return old
+      },
+      { replace: true },
+    )
+  return (
+    <div className="grid content-start gap-5 px-5 py-6 sm:px-7">
+      <header>
+        <h1 className="text-3xl">
+          {view.field} <span className="text-xl font-normal text-soft">over the years</span>
+        </h1>
+        <FieldNav id={id!} />
+      </header>
+      {view.chosen === undefined ? (
+        <p className="text-soft">Nothing was measured here yet, so nothing can have changed.</p>
+      ) : (
+        <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
+          <section aria-label="Readings" className="grid content-start gap-4">
+            <Pick view={view} change={change} />
+            <ChangeChart view={view} />
+            <p className="text-sm text-soft">
+              Each line is a stop, each whisker a reading’s own spread, the bar the middle of the stops. What
+              was done stands on the same years.
+            </p>
+            <StopPick view={view} wanted={wanted.stops} change={change} />
+          </section>
+          <aside className="grid content-start gap-6">
+            <Verdict change={view.change} />
+            {view.trend && <p className="border-t border-rule pt-3">{view.trend.sentence}</p>}
+            {view.events.length > 0 && <AfterEvents events={view.events} />}
+            <StopsNeeded view={view} />
+          </aside>
+        </div>
+      )}
+    </div>
+  )
+}
+
+type Change = (edit: (params: URLSearchParams) => void) => void
+
+function Pick({ view, change }: { view: ChangeView; change: Change }) {
+  const units = useUnits()
+  const chosen = view.chosen!
+  const key = (each: typeof chosen) => `${each.indicator}|${each.band}|${each.method}`
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="grid min-w-56 flex-1 gap-1 text-sm text-soft">
+        Indicator
+        <Select
+          value={key(chosen)}
+          onChange={(event) => {
+            const [indicator, band, method] = event.target.value.split('|')
+            change((params) => {
+              params.set('indicator', indicator!)
+              params.set('band', band!)
+              params.set('method', method!)
+            })
+          }}
+        >
+          {view.series.map((each) => (
+            <option key={key(each)} value={key(each)}>
+              {each.label}, {units.prose(each.depth)}, by {each.methodTitle} ({each.visits} visits)
+            </option>
+          ))}
+        </Select>
+      </label>
+      {(['from', 'to'] as const).map((end) => (
+        <label key={end} className="grid gap-1 text-sm text-soft">
+          {end === 'from' ? 'From' : 'To'}
+          <Input
+            type="date"
+            className="w-36!"
+            defaultValue={new URLSearchParams(location.search).get(end) ?? ''}
+            onChange={(event) =>
+              change((params) =>
+                event.target.value ? params.set(end, event.target.value) : params.delete(end),
+              )
+            }
+          />
+        </label>
+      ))}
+    </div>
+  )
+}
+
+function StopPick({ view, wanted, change }: { view: ChangeView; wanted: string[]; change: Change }) {
+  return (
+    <fieldset className="flex flex-wrap gap-x-6">
+      <legend className="text-sm text-soft">Stops (none marked: all)</legend>
+      {view.stops.map((stop) => (
+        <Check
+          key={stop.id}
+          label={stop.label}
+          checked={wanted.includes(stop.id)}
+          onChange={(on) =>
+            change((params) => {
+              params.delete('stop')
+              const next = on ? [...wanted, stop.id] : wanted.filter((each) => each !== stop.id)
+              next.forEach((each) => params.append('stop', each))
+            })
+          }
+        />
+      ))}
+    </fieldset>
+  )
+}
+
+const VERDICTS: Record<string, string> = {
+  risen: 'Risen',
+  fallen: 'Fallen',
+  'no-change-shown': 'No change shown',
+  'too-few': 'Too few to say',
+  'not-comparable': 'Not comparable',
+}
+
+function Verdict({ change }: { change: ChangeVerdict | undefined }) {
+  const units = useUnits()
+  if (!change) return <p className="text-xl font-bold">Read on one date only: nothing to compare yet.</p>
+  return (
+    <section aria-label="Verdict" className="grid gap-2">
+      <h2 className="text-sm font-semibold text-soft">
+        {showDay(change.from)} to {showDay(change.to)}
+      </h2>
+      <p className="text-2xl font-bold">{VERDICTS[change.verdict]}</p>
+      <p className="leading-snug">{units.prose(change.sentence)}</p>
+      {change.mismatches.length > 0 && (
+        <ul className="grid gap-1">
+          {change.mismatches.map((each) => (
+            <li key={each.condition}>
+              <Notice severity={each.matters ? 'caution' : 'info'}>
+                {each.label}: {units.prose(each.earlier)} then, {units.prose(each.later)} now
+                {each.matters ? '' : ' (does not matter to this test)'}
+              </Notice>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+function AfterEvents({ events }: { events: EventChange[] }) {
+  const units = useUnits()
+  return (
+    <section aria-label="Before and after" className="grid gap-3 border-t border-rule pt-3">
+      <h2 className="text-lg">Before and after what was done</h2>
+      {events.map(({ event, change, caution }) => (
+        <div key={event.id} className="grid gap-0.5">
+          <p className="font-semibold">
+            {event.what}, {showDay(event.happenedOn)}
+          </p>
+          <p className="text-[15px] leading-snug">{units.prose(change.sentence)}</p>
+          <p className="text-sm text-soft">{caution}</p>
+        </div>
+      ))}
+    </section>
+  )
+}
+
+/** How many stops a change of some size takes, from how much the paired differences scattered here. */
+function StopsNeeded({ view }: { view: ChangeView }) {
+  const units = useUnits()
+  const deviation = view.change?.deviation
+  const [size, setSize] = useState<number>()
+  const asked = size ?? view.stopsNeeded[1]?.change
+  const answer = useQuery({
+    ...queries.stopsNeeded(deviation ?? 1, asked ?? 1),
+    enabled: Boolean(deviation && asked && asked > 0),
+  })
+  if (!deviation) return null
+  return (
+    <section aria-label="How many stops" className="grid gap-2 border-t border-rule pt-3">
+      <h2 className="text-lg">How many stops would I need?</h2>
+      <QuantityInput label="To see a change of" unit={view.unit ?? ''} value={asked} onChange={setSize} />
+      <p role="status">
+        {answer.data?.stops
+          ? `${answer.data.stops} stops, measured on both dates, show ${units.text(answer.data.change, view.unit ?? '')} four times in five.`
+          : answer.data
+            ? 'More than 200 stops: this test scatters too much here for so small a change.'
+            : answer.isError
+              ? answer.error.message
+              : '…'}
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,54 @@
+import clsx from 'clsx'
+import type { ReactNode } from 'react'
+import { ApiError } from '../api/client'
+import { Button } from './controls'
+
+/** Something to know, to mind or to fear; the word says which, not the colour alone. */
+export function Notice({
+  severity,
+  children,
+}: {
+  severity: 'info' | 'caution' | 'danger'
+  children: ReactNode
+}) {
+  return (
+    <p
+      className={clsx(
+        'border-l-3 py-0.5 pl-3 text-sm leading-snug',
+        severity === 'info' ? 'border-rule text-soft' : 'border-strained text-ink',
+        severity === 'danger' && 'border-failing font-semibold',
+      )}
+    >
+      {severity !== 'info' && (
+        <span className={severity === 'danger' ? 'text-failing' : 'font-semibold text-strained'}>
+          {severity === 'danger' ? 'Danger: ' : 'Mind: '}
+        </span>
+      )}
+      {children}
+    </p>
+  )
+}
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="animate-pulse p-7 text-soft">
+      Fetching {what} …
+    </p>
+  )
+}
+
+export function Failed({ error, retry }: { error: unknown; retry: () => void }) {
+  const known = error instanceof ApiError ? error : undefined
+  return (
+    <div role="alert" className="grid max-w-lg justify-items-start gap-3 p-7">
+      <h2 className="text-lg">
+        {known?.status === 404 ? 'There is nothing here' : 'This could not be fetched'}
+      </h2>
+      <p className="text-soft">
+        {known?.message ?? 'Something went wrong.'}
+        {known?.unreached && ' What you entered is kept on this device.'}
+      </p>
+      {known?.status !== 404 && <Button onClick={retry}>Try again</Button>}
+    </div>
+  )
+}
