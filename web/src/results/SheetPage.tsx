@@ -38,10 +38,10 @@ export function SheetPage() {
   const choose = (key: string, value: string) =>
     setSearch({ ...Object.fromEntries(search), [key]: value }, { replace: true })
   return (
-    <div className="grid content-start gap-5 px-5 py-6 sm:px-7 print:p-0">
+    <div className="grid content-start gap-5 px-5 py-6 sm:px-7 print:gap-2 print:p-0 print:text-[9pt]">
       <header>
-        <h1 className="text-3xl">
-          {sheet.field.name} <span className="text-xl font-normal text-soft">sheet</span>
+        <h1 className="text-3xl print:text-[15pt]">
+          {sheet.field.name} <span className="text-xl print:text-[12pt] font-normal text-soft">sheet</span>
         </h1>
         <Day sheet={sheet} />
         <FieldNav id={id!} />
@@ -106,7 +106,7 @@ function Heads({ sheet, school }: { sheet: SheetView; school: School }) {
     const mean = sheet.rows.reduce((sum, row) => sum + row.stopAverage, 0) / (sheet.rows.length || 1)
     return (
       <p>
-        <strong className="text-2xl">{mean.toFixed(1)}</strong> of 3{' '}
+        <strong className="text-2xl print:text-[13pt]">{mean.toFixed(1)}</strong> of 3{' '}
         <span className="text-soft">over all that was measured; good 3, fair 2, poor 1 at each stop</span>
       </p>
     )
@@ -115,7 +115,7 @@ function Heads({ sheet, school }: { sheet: SheetView; school: School }) {
   const level = asLevel(sheet.overall.level)
   return (
     <p className="flex flex-wrap items-baseline gap-x-6">
-      <strong className="text-2xl">{count('look-into')} to look into</strong>
+      <strong className="text-2xl print:text-[13pt]">{count('look-into')} to look into</strong>
       <span>{count('watch')} to watch</span>
       <span>{count('hold')} hold</span>
       {level && (
@@ -131,7 +131,7 @@ function Points({ label, points }: { label: string; points: PointsView }) {
   return (
     <p>
       <span className="block text-sm text-soft">{label}</span>
-      <strong className="text-2xl">
+      <strong className="text-2xl print:text-[13pt]">
         {points.percent === undefined ? '–' : `${Math.round(points.percent)} %`}
       </strong>{' '}
       {points.grade ?? 'nothing measured'}
@@ -148,7 +148,7 @@ function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
   const odd = (row: SheetRow) => sheet.stops.filter((stop) => row.stops[stop.id]?.odd)
   return (
     <div className="overflow-x-auto">
-      <table className="w-full max-w-5xl border-collapse text-[15px] print:text-[9.5pt]">
+      <table className="w-full max-w-5xl border-collapse text-[15px] print:text-[8pt] print:leading-tight">
         <thead>
           <tr className="border-b border-strong-rule text-left align-bottom">
             <th scope="col" className="py-2 pr-3 font-semibold">
@@ -177,18 +177,18 @@ function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
                   <th
                     colSpan={sheet.stops.length + 3}
                     scope="rowgroup"
-                    className="pt-3 pb-1 text-left text-sm font-semibold text-soft"
+                    className="pt-3 pb-1 text-left text-sm font-semibold text-soft print:pt-1 print:pb-0 print:text-[8pt]"
                   >
                     {units.prose(row.depth)}
                   </th>
                 </tr>
               ),
               <tr key={`${row.indicator}@${row.band}`} className="border-t border-rule">
-                <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                <th scope="row" className="py-1.5 pr-3 text-left font-normal print:py-[1pt]">
                   {row.label}
                   {school === 'points' && <span className="text-soft"> ×{weight}</span>}
                   {odd(row).length > 0 && (
-                    <span className="text-sm text-strained">
+                    <span className="text-sm text-strained print:text-[8pt]">
                       {' '}
                       {odd(row)
                         .map((stop) => stop.label)
@@ -200,12 +200,12 @@ function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
                 {sheet.stops.map((stop) => {
                   const mark = row.stops[stop.id]
                   return (
-                    <td key={stop.id} className="px-2 py-1.5 text-center">
+                    <td key={stop.id} className="px-2 py-1.5 text-center print:py-[1pt]">
                       {mark ? (
                         <Link
                           to={`/measurements/${mark.measurementId}`}
                           title="Readings and working"
-                          className="inline-flex min-h-7 items-center gap-1.5 hover:underline print:no-underline"
+                          className="inline-flex min-h-7 items-center gap-1.5 hover:underline print:min-h-0 print:no-underline"
                         >
                           <MarkText mark={mark} school={school} />
                         </Link>
@@ -217,7 +217,7 @@ function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
                     </td>
                   )
                 })}
-                <td className="px-2 py-1.5">
+                <td className="px-2 py-1.5 print:py-[1pt]">
                   <span className="inline-flex items-center gap-1.5 font-semibold">
                     {school === 'average' ? (
                       row.stopAverage.toFixed(1)
@@ -226,7 +226,7 @@ function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
                     )}
                   </span>
                 </td>
-                <td className="py-1.5 pl-2 text-soft">{figureOf(row, units)}</td>
+                <td className="py-1.5 pl-2 text-soft print:py-[1pt]">{figureOf(row, units)}</td>
               </tr>,
             ]
           })}

@@ -7,8 +7,13 @@ import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
 import java.util.Base64;
+import java.util.List;
 import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -70,6 +75,20 @@ class JudgementIT {
         page.locator("td a[href^='/measurements/']").first().click();
         page.waitForURL("**/measurements/*");
         assertThat(page.getByText("How this was worked out")).isVisible();
+    }
+
+    @Test
+    void theSheetOfEverySchoolPrintsOnOnePage() throws IOException {
+        Page page = onField("Gull Polder");
+        String field = page.url();
+        for (String school : List.of("flags", "points", "average")) {
+            page.navigate(field + "/sheet?school=" + school);
+            assertThat(page.getByText("Middle figure")).isVisible();
+            try (PDDocument paper = Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)))) {
+                assertThat(paper.getNumberOfPages()).as(school).isEqualTo(1);
+                assertThat(new PDFTextStripper().getText(paper)).contains("Gull Polder", "pH");
+            }
+        }
     }
 
     @Test
