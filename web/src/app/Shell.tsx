@@ -45,6 +45,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     'Shift+?': () => setKeysOpen(true),
     'g f': () => navigate('/fields'),
     'g b': () => navigate('/bench'),
+    'g p': () => navigate('/products'),
   })
   const change = useMutation({
     mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
@@ -72,6 +73,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       name: theme === 'desk' ? 'Daylight: for bright sun' : 'Desk: for indoors',
       act: () => change.mutate({ units, theme: theme === 'desk' ? 'daylight' : 'desk' }),
     },
+    { label: 'Products', name: 'Products: what the practice buys', act: () => navigate('/products') },
     { label: '?', name: 'Keys', act: () => setKeysOpen(true) },
     { label: 'Sign out', act: () => leave.mutate() },
   ]

@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
         lazy: () => import('../visits/MeasurementPage').then((m) => ({ Component: m.MeasurementPage })),
       },
       {
+        path: '/products',
+        lazy: () => import('../plans/ProductsPage').then((m) => ({ Component: m.ProductsPage })),
+      },
+      {
         path: '/bench/plan/:plan',
         lazy: () => import('../bench/BenchPage').then((m) => ({ Component: m.BenchPage })),
       },

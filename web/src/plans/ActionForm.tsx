@@ -1,12 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import { queries } from '../api/queries'
 import type { Action, ActionView, ActionWrite, PlanView, ProposalView } from '../api/schema'
 import { pruned, ReadingForm } from '../capture/ReadingForm'
 import { useCore, type Readings } from '../core/core'
-import { today } from '../fields/dates'
+import { showDay, today } from '../fields/dates'
 import { Button, Choice, Input, Labelled, Select } from '../ui/controls'
 import { WorkingLines } from '../ui/Working'
 import { useUnits } from '../units/units'
@@ -19,6 +20,19 @@ const STATES = [
   { code: 'dropped', label: 'dropped' },
 ]
 
+/** Faults that are shown at their entry. */
+const SHOWN_ABOVE = [
+  'state',
+  'reason',
+  'confirmedBy',
+  'doneOn',
+  'dueFrom',
+  'dueTo',
+  'cost',
+  'amount',
+  'person',
+]
+
 function isAction(subject: ProposalView | ActionView): subject is ActionView {
   return 'action' in subject
 }
@@ -27,7 +41,7 @@ function begin(field: string, subject: ProposalView | ActionView): Omit<Action, 
   if (isAction(subject)) {
     const { fieldId, kind, constraint, inputs, amount, cost, person, dueFrom, dueTo, state, reason } =
       subject.action
-    const { doneOn, actualRate, followUpOn, followUp, version } = subject.action
+    const { confirmedBy, doneOn, actualRate, followUpOn, followUp, version } = subject.action
     return {
       fieldId,
       kind,
@@ -40,6 +54,7 @@ function begin(field: string, subject: ProposalView | ActionView): Omit<Action, 
       dueTo,
       state,
       reason,
+      confirmedBy,
       doneOn,
       actualRate,
       followUpOn,
@@ -108,11 +123,12 @@ export function ActionForm({
     mutationFn: () => must(api.DELETE('/api/actions/{id}', { params: { path: { id } } })),
     onSuccess: done,
   })
-  const faults = keep.error instanceof ApiError ? keep.error.faults : []
+  const refusal = keep.error ?? remove.error
+  const faults = refusal instanceof ApiError ? refusal.faults : []
   const fault = (name: string) => faults.find((each) => each.field === name)?.message
   const origins = isAction(subject) ? [] : subject.origins
   const text = (
-    name: 'amount' | 'person' | 'reason' | 'actualRate' | 'followUp',
+    name: 'amount' | 'person' | 'reason' | 'confirmedBy' | 'actualRate' | 'followUp',
     label: string,
     placeholder?: string,
   ) => (
@@ -155,10 +171,24 @@ export function ActionForm({
         onChange={(state) => put({ state, doneOn: state === 'done' ? (entry.doneOn ?? today()) : undefined })}
       />
       {entry.state === 'dropped' && text('reason', 'Why')}
+      {fault('state') && (
+        <p role="alert" className="text-failing">
+          {fault('state')}
+        </p>
+      )}
       {entry.state === 'done' && (
         <div className="grid grid-cols-2 gap-4">
           {day('doneOn', 'Done on')}
           {text('actualRate', 'What was really given', worked)}
+        </div>
+      )}
+      {isAction(subject) && subject.toConfirm && entry.state !== 'dropped' && (
+        <div>
+          {text(
+            'confirmedBy',
+            'Confirmed by',
+            subject.laboratory && `laboratory, ${showDay(subject.laboratory)}`,
+          )}
         </div>
       )}
       {calculator && (
@@ -167,7 +197,7 @@ export function ActionForm({
             How much
           </summary>
           <div className="grid gap-4">
-            {products.length > 0 && (
+            {calculator.ofProduct.length > 0 && (
               <Labelled label="Product">
                 {(aria) => (
                   <Select
@@ -192,6 +222,11 @@ export function ActionForm({
                   </Select>
                 )}
               </Labelled>
+            )}
+            {calculator.ofProduct.length > 0 && (
+              <Link to="/products" className="-mt-3 text-sm text-accent hover:underline">
+                {products.length > 0 ? 'What the practice buys' : 'Note what the practice buys'}
+              </Link>
             )}
             {origins.length > 0 && (
               <p className="text-sm text-soft">
@@ -249,9 +284,10 @@ export function ActionForm({
         {day('followUpOn', 'Test again from')}
         {text('followUp', 'What to test')}
       </div>
-      {keep.isError && (
+      {refusal && (
         <p role="alert" className="text-failing">
-          {faults[0]?.message ?? keep.error.message}
+          {faults.find((each) => !SHOWN_ABOVE.includes(each.field))?.message ??
+            (faults.length > 0 ? 'Not kept: see above.' : refusal.message)}
         </p>
       )}
       <div className="flex gap-3">

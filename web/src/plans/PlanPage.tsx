@@ -12,6 +12,7 @@ import { Failed, Loading, Notice } from '../ui/states'
 import { plainNumber, useUnits } from '../units/units'
 import { ActionForm } from './ActionForm'
 import { amountOf } from './amounts'
+import { PaperPlan } from './PaperPlan'
 
 /** What is proposed, agreed, done and dropped on a field, in the order of the work; and what to expect. */
 export function PlanPage() {
@@ -22,37 +23,40 @@ export function PlanPage() {
   if (query.isError) return <Failed error={query.error} retry={() => query.refetch()} />
   const plan = query.data
   return (
-    <div className="grid grow content-start gap-x-10 gap-y-6 px-5 py-6 sm:px-7 lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)]">
-      <header className="lg:col-span-2">
-        <div className="flex flex-wrap items-end gap-4">
-          <h1 className="mr-auto text-3xl">
-            {plan.field} <span className="text-xl font-normal text-soft">plan</span>
-          </h1>
-          <Button className="no-print" onClick={() => window.print()}>
-            Print
-          </Button>
+    <>
+      <PaperPlan plan={plan} />
+      <div className="grid grow content-start gap-x-10 gap-y-6 px-5 py-6 sm:px-7 print:hidden lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)]">
+        <header className="lg:col-span-2">
+          <div className="flex flex-wrap items-end gap-4">
+            <h1 className="mr-auto text-3xl">
+              {plan.field} <span className="text-xl font-normal text-soft">plan</span>
+            </h1>
+            <Button className="no-print" onClick={() => window.print()}>
+              Print
+            </Button>
+          </div>
+          <FieldNav id={id!} />
+        </header>
+        <div className="grid content-start gap-8">
+          <Agreed plan={plan} onOpen={setOpen} />
+          <Proposed plan={plan} onOpen={setOpen} />
         </div>
-        <FieldNav id={id!} />
-      </header>
-      <div className="grid content-start gap-8">
-        <Agreed plan={plan} onOpen={setOpen} />
-        <Proposed plan={plan} onOpen={setOpen} />
+        <aside className="grid content-start gap-6">
+          {plan.outlooks.length === 0 && (
+            <p className="text-soft">
+              What pH or salt should do over the years appears here once lime is in the plan, or a salty field
+              is drained.
+            </p>
+          )}
+          {plan.outlooks.map((outlook) => (
+            <OutlookChart key={outlook.indicator} outlook={outlook} />
+          ))}
+        </aside>
+        <Panel title={open ? open.title : ''} open={open !== undefined} onClose={() => setOpen(undefined)}>
+          {open && <ActionForm field={id!} plan={plan} subject={open} onDone={() => setOpen(undefined)} />}
+        </Panel>
       </div>
-      <aside className="grid content-start gap-6">
-        {plan.outlooks.length === 0 && (
-          <p className="text-soft">
-            What pH or salt should do over the years appears here once lime is in the plan, or a salty field
-            is drained.
-          </p>
-        )}
-        {plan.outlooks.map((outlook) => (
-          <OutlookChart key={outlook.indicator} outlook={outlook} />
-        ))}
-      </aside>
-      <Panel title={open ? open.title : ''} open={open !== undefined} onClose={() => setOpen(undefined)}>
-        {open && <ActionForm field={id!} plan={plan} subject={open} onDone={() => setOpen(undefined)} />}
-      </Panel>
-    </div>
+    </>
   )
 }
 
@@ -110,6 +114,14 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
               .filter(Boolean)
               .join(' · ')}
           </span>
+          {view.waits.map((wait) => (
+            <span key={wait} className="block text-[15px] text-strained">
+              {wait}
+            </span>
+          ))}
+          {action.confirmedBy && (
+            <span className="block text-[15px] text-soft">Confirmed by {action.confirmedBy}</span>
+          )}
           {action.reason && <span className="block text-[15px]">{action.reason}</span>}
           {action.followUpOn && action.state !== 'dropped' && (
             <span className="block text-[15px] text-soft">

@@ -121,6 +121,71 @@ class PlansTest {
         assertThat(refused.text()).contains("Too wet to loosen");
     }
 
+    private static Map<String, Object> of(Map<String, Object> action, String kind, String constraint, Object inputs) {
+        action.put("kind", kind);
+        action.put("constraint", constraint);
+        action.put("inputs", inputs);
+        return action;
+    }
+
+    @Test
+    void theOrderOfTheWorkIsKept() {
+        String field = field("Beet Reach");
+        Map<String, Object> salt = Map.of("eceNow", 9, "eceTarget", 4, "way", "sprinkled", "drained", false);
+        String leach = UUID.randomUUID().toString();
+        Answer early = advisor.put("/api/actions/" + leach, of(action(field, "agreed"), "leach", "salinity", salt));
+        assertThat(early.status()).isEqualTo(422);
+        assertThat(early.text()).contains("DRAIN_FIRST").doesNotContain("GYPSUM_FIRST");
+        String drain = UUID.randomUUID().toString();
+        Map<String, Object> drains = Map.of(
+                "permeabilityAboveMmH",
+                4,
+                "permeabilityBelowMmH",
+                3,
+                "drainDepthM",
+                0.9,
+                "waterTableDepthM",
+                0.5,
+                "impermeableDepthM",
+                2.4,
+                "dischargeMmDay",
+                7);
+        assertThat(advisor.put("/api/actions/" + drain, of(action(field, "agreed"), "drain", "waterlogging", drains))
+                        .status())
+                .isEqualTo(200);
+        assertThat(advisor.put("/api/actions/" + leach, of(action(field, "agreed"), "leach", "salinity", salt))
+                        .status())
+                .isEqualTo(200);
+        assertThat(list(plan(field), "actions").toString()).contains("Waits for: Drain");
+        Map<String, Object> dropped = of(action(field, "dropped"), "drain", "waterlogging", drains);
+        dropped.put("reason", "too dear");
+        dropped.put("version", 1);
+        assertThat(advisor.put("/api/actions/" + drain, dropped).text()).contains("OTHERS_WAIT");
+        assertThat(advisor.send("DELETE", "/api/actions/" + drain, null, "application/json")
+                        .status())
+                .isEqualTo(422);
+        for (String each : List.of(leach, drain)) {
+            assertThat(advisor.send("DELETE", "/api/actions/" + each, null, "application/json")
+                            .status())
+                    .isEqualTo(204);
+        }
+    }
+
+    @Test
+    void nothingIsDoneBeforeSomethingConfirmedIt() {
+        String field = field("Beet Reach");
+        Map<String, Object> gypsum =
+                of(action(field, "done"), "gypsum", "sodicity", Map.of("espPct", 12, "cecCmolKg", 20));
+        gypsum.put("doneOn", "2026-01-15");
+        String id = UUID.randomUUID().toString();
+        Answer unconfirmed = advisor.put("/api/actions/" + id, gypsum);
+        assertThat(unconfirmed.status()).isEqualTo(422);
+        assertThat(unconfirmed.text()).contains("\"confirmedBy\"", "UNCONFIRMED");
+        gypsum.put("confirmedBy", "laboratory, sodium of a bulked sample");
+        assertThat(advisor.put("/api/actions/" + id, gypsum).status()).isEqualTo(200);
+        advisor.send("DELETE", "/api/actions/" + id, null, "application/json");
+    }
+
     @Test
     void saltWithoutSodiumIsLeachedWithoutGypsumAfterItsDrains() {
         Map<String, Object> plan = plan(field("Gull Polder"));
@@ -134,15 +199,38 @@ class PlansTest {
         assertThat(list(outlook, "expected")).hasSizeGreaterThan(3);
     }
 
+    private static Map<String, Object> product(String calculator, Map<String, Object> inputs, int version) {
+        return Map.of("name", "Harbour shell", "calculator", calculator, "inputs", inputs, "version", version);
+    }
+
     @Test
-    void productsOfThePracticeAreKept() {
+    void productsOfThePracticeAreKeptChangedAndRemoved() {
         assertThat(advisor.get("/api/products").list())
                 .extracting(each -> each.get("name"))
                 .contains("Ground limestone");
-        assertThat(advisor.put(
-                                "/api/products/" + UUID.randomUUID(),
-                                Map.of("name", "Magic", "calculator", "magic", "inputs", Map.of(), "version", 0))
+        String path = "/api/products/" + UUID.randomUUID();
+        assertThat(advisor.put(path, product("lime", Map.of("neutralisingPct", 88, "pricePerT", 21), 0))
                         .status())
-                .isEqualTo(422);
+                .isEqualTo(200);
+        assertThat(advisor.put(path, product("lime", Map.of("neutralisingPct", 90), 0))
+                        .status())
+                .isEqualTo(409);
+        assertThat(advisor.put(path, product("lime", Map.of("neutralisingPct", 90), 1))
+                        .json())
+                .containsEntry("version", 2);
+        assertThat(advisor.send("DELETE", path, null, "application/json").status())
+                .isEqualTo(204);
+        assertThat(advisor.get("/api/products").text()).doesNotContain("Harbour shell");
+        assertThat(advisor.send("DELETE", path, null, "application/json").status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void aProductHasTheFiguresOfItsCalculatorWithinTheirRange() {
+        String path = "/api/products/" + UUID.randomUUID();
+        assertThat(advisor.put(path, product("magic", Map.of(), 0)).text()).contains("\"calculator\"");
+        assertThat(advisor.put(path, product("lime", Map.of("neutralisingPct", 900, "phWater", 5), 0))
+                        .text())
+                .contains("inputs.neutralisingPct", "inputs.phWater", "UNKNOWN");
     }
 }

@@ -1,5 +1,6 @@
 package org.morphotera.core.plan;
 
+import java.util.List;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Evaluation;
 import org.morphotera.core.method.Faults;
@@ -18,6 +19,11 @@ public interface Calculator<R extends Record> {
 
     /** Names each input once, with unit, range and need. Only constructs, never computes. */
     R read(Fields fields);
+
+    /** Names of the inputs that belong to the product as bought, such as its strength and its price. */
+    default List<String> ofProduct() {
+        return List.of();
+    }
 
     /** Adds contradictions between inputs. */
     default void check(R inputs, Faults faults) {}

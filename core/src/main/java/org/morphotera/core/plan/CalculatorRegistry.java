@@ -1,9 +1,11 @@
 package org.morphotera.core.plan;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.method.Fault;
 import org.morphotera.core.method.Faults;
 import org.morphotera.core.method.Inputs;
 import org.morphotera.core.method.Outcome;
@@ -58,6 +60,27 @@ public final class CalculatorRegistry {
             }
         }
         return evaluate(calculator, parts.get("inputs"), benchmarks, faults);
+    }
+
+    /**
+     * What is wrong with the figures of a product: one that a product of this calculator doesn't have, or one out of
+     * its range.
+     *
+     * @throws IllegalArgumentException when there is no such calculator
+     */
+    public List<Fault> productFaults(String id, Map<String, Object> figures, Benchmarks benchmarks) {
+        Outcome outcome = evaluate(id, Map.of("inputs", figures), benchmarks);
+        List<String> known = calculators.get(id).ofProduct();
+        List<Fault> faults = new ArrayList<>();
+        figures.keySet().stream()
+                .filter(name -> !known.contains(name))
+                .forEach(name -> faults.add(new Fault(name, "UNKNOWN", Map.of("field", name))));
+        if (outcome instanceof Outcome.Refused refused) {
+            refused.faults().stream()
+                    .filter(each -> known.contains(each.field()) && figures.containsKey(each.field()))
+                    .forEach(faults::add);
+        }
+        return faults;
     }
 
     private static <R extends Record> Outcome evaluate(

@@ -1,5 +1,6 @@
 package org.morphotera.core.plan;
 
+import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
@@ -22,7 +23,8 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
             Double bulkDensity,
             Double purityPct,
             Double efficiencyPct,
-            Double areaHa) {}
+            Double areaHa,
+            Double pricePerT) {}
 
     private static final double G_PER_CMOL = 0.861;
 
@@ -41,7 +43,13 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
                 fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
                 fields.numberOr("purityPct", Unit.PERCENT, Range.between(1, 100), 100),
                 fields.numberOr("efficiencyPct", Unit.PERCENT, Range.between(1, 100), 80),
-                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1));
+                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
+                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+    }
+
+    @Override
+    public List<String> ofProduct() {
+        return List.of("purityPct", "pricePerT");
     }
 
     @Override
@@ -84,6 +92,9 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
                     need,
                     Unit.T_PER_HA,
                     "Richards, 1954");
+        }
+        if (in.pricePerT() != null) {
+            out.value("cost", need * in.areaHa() * in.pricePerT(), Unit.NONE);
         }
         return out.value("gypsumTHa", need, Unit.T_PER_HA)
                 .value("gypsumT", need * in.areaHa(), Unit.TONNE)

@@ -83,6 +83,11 @@ final class Lime implements Calculator<Lime.Inputs> {
     }
 
     @Override
+    public List<String> ofProduct() {
+        return List.of("neutralisingPct", "finenessPct", "moisturePct", "pricePerT");
+    }
+
+    @Override
     public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
         Table rules = benchmarks.table("plan.lime");
         boolean pasture = in.landUse() == LandUse.PASTURE;

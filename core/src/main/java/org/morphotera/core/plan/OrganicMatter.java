@@ -1,5 +1,6 @@
 package org.morphotera.core.plan;
 
+import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
@@ -26,7 +27,8 @@ final class OrganicMatter implements Calculator<OrganicMatter.Inputs> {
             Double organicPctDm,
             Double retainedPct,
             Double soilDepthMm,
-            Double bulkDensity) {}
+            Double bulkDensity,
+            Double pricePerT) {}
 
     @Override
     public String id() {
@@ -45,7 +47,13 @@ final class OrganicMatter implements Calculator<OrganicMatter.Inputs> {
                 fields.numberOr("organicPctDm", Unit.PERCENT, Range.PERCENT, 50),
                 fields.numberOr("retainedPct", Unit.PERCENT, Range.PERCENT, 20),
                 fields.numberOr("soilDepthMm", Unit.MM, Layer.DEPTH_MM, 150),
-                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY));
+                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+    }
+
+    @Override
+    public List<String> ofProduct() {
+        return List.of("freshDensityKgM3", "dryMatterPct", "carbonPctDm", "cnRatio", "organicPctDm", "pricePerT");
     }
 
     @Override
@@ -81,6 +89,9 @@ final class OrganicMatter implements Calculator<OrganicMatter.Inputs> {
                         rise,
                         Unit.PERCENT,
                         "Share that stays, over the mass of the layer");
+        if (in.pricePerT() != null) {
+            out.value("cost", freshKgHa / 1000 * in.areaHa() * in.pricePerT(), Unit.NONE);
+        }
         if (nitrogen > 0) {
             out.note("LOCKS_NITROGEN", Severity.CAUTION, Map.of("nitrogen", nitrogen));
         }

@@ -16,10 +16,10 @@ import org.morphotera.core.soil.LandUse;
 /** From limits to the first actions of a plan: ordered, filled from the field's own readings, each with its rule. */
 public final class Proposals {
 
-    /** Exchangeable sodium from which salt must not be leached alone (Northcote and Skene, 1972). */
-    private static final double SODIC_FROM_PCT = 6;
-
     private static final double SALT_FREE_ECE = 4;
+
+    /** Under this, parallel drains would have to lie a few metres apart. */
+    private static final double TOO_TIGHT_TO_DRAIN_MM_H = 1;
 
     /**
      * One proposed action.
@@ -145,7 +145,7 @@ public final class Proposals {
         }
         boolean sodic = named.test(Constraint.SODICITY)
                 || facts.disperses()
-                || facts.espPct() != null && facts.espPct() >= SODIC_FROM_PCT;
+                || facts.espPct() != null && facts.espPct() >= OrderRules.SODIC_FROM_PCT;
         Filled in = new Filled();
         in.put("eceNow", facts.ece(), "reading");
         Table crops = benchmarks.table("salinity.crops");
@@ -174,7 +174,13 @@ public final class Proposals {
         in.put("waterTableDepthM", 0.5, "default");
         in.put("impermeableDepthM", 2.4, "default");
         in.put("dischargeMmDay", 7.0, "default");
-        add(ActionKind.DRAIN, belief, in.inputs, in.origins, List.of("drain-first", "licensed"));
+        boolean tight = facts.permeabilityMmH() != null && facts.permeabilityMmH() < TOO_TIGHT_TO_DRAIN_MM_H;
+        add(
+                ActionKind.DRAIN,
+                belief,
+                in.inputs,
+                in.origins,
+                tight ? List.of("drain-first", "licensed", "too-tight") : List.of("drain-first", "licensed"));
     }
 
     private void loosen(Limits.Belief belief) {

@@ -22,7 +22,8 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
             Double caco3Pct,
             Double depthMm,
             Double bulkDensity,
-            Double areaHa) {}
+            Double areaHa,
+            Double pricePerT) {}
 
     private static final double PER_LIME = 0.32;
     private static final double USUAL_DEPTH_MM = 150;
@@ -41,7 +42,13 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
                 fields.numberOr("caco3Pct", Unit.PERCENT, Range.PERCENT, 0),
                 fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, USUAL_DEPTH_MM),
                 fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
-                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1));
+                fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
+                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+    }
+
+    @Override
+    public List<String> ofProduct() {
+        return List.of("pricePerT");
     }
 
     @Override
@@ -53,8 +60,11 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
         double forLime = PER_LIME * Layer.massKgHa(in.depthMm(), in.bulkDensity()) * in.caco3Pct() / 100;
         double total = forPh + forLime;
         boolean hopeless = total > rates.at("hopeless-over", "kgPerHa");
-        return Evaluation.of(id())
-                .value("sulfurKgHa", total, Unit.KG_PER_HA)
+        Evaluation.Builder out = Evaluation.of(id());
+        if (in.pricePerT() != null) {
+            out.value("cost", total * in.areaHa() / 1000 * in.pricePerT(), Unit.NONE);
+        }
+        return out.value("sulfurKgHa", total, Unit.KG_PER_HA)
                 .value("forLimeKgHa", forLime, Unit.KG_PER_HA)
                 .value("sulfurT", total * in.areaHa() / 1000, Unit.TONNE)
                 .code("advice", hopeless ? "do-not" : "possible")

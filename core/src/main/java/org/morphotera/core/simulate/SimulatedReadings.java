@@ -361,16 +361,18 @@ public final class SimulatedReadings {
     }
 
     /** A laboratory's report of a composite sample. */
-    public Map<String, Object> lab(double ph, double organic, double cec, double esp) {
-        double na = cec * esp / 100;
-        List<Map<String, Object>> analytes = List.of(
+    /** @param esp {@code null} where the laboratory was not asked for sodium */
+    public Map<String, Object> lab(double ph, double organic, double cec, Double esp) {
+        List<Map<String, Object>> analytes = new ArrayList<>(List.of(
                 analyte("ph-water", rounded(ph, 1), "pH"),
                 analyte("organic-matter", rounded(organic, 1), "%"),
                 analyte("cec", rounded(cec, 1), "cmol/kg"),
                 analyte("ex-ca", rounded(cec * 0.68, 1), "cmol/kg"),
                 analyte("ex-mg", rounded(cec * 0.16, 1), "cmol/kg"),
-                analyte("ex-k", rounded(cec * 0.03, 2), "cmol/kg"),
-                analyte("ex-na", rounded(na, 2), "cmol/kg"));
+                analyte("ex-k", rounded(cec * 0.03, 2), "cmol/kg")));
+        if (esp != null) {
+            analytes.add(analyte("ex-na", rounded(cec * esp / 100, 2), "cmol/kg"));
+        }
         return Map.of("analytes", analytes);
     }
 

@@ -24,6 +24,8 @@ import org.morphotera.server.fields.FieldMapper;
 import org.morphotera.server.fields.Grower;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.fields.Stop;
+import org.morphotera.server.photos.Photo;
+import org.morphotera.server.photos.PhotoMapper;
 import org.morphotera.server.visits.Measurement;
 import org.morphotera.server.visits.Measurements;
 import org.morphotera.server.visits.Observation;
@@ -56,12 +58,15 @@ class DemoData implements ApplicationRunner {
     private static final double METRES_PER_DEGREE = 111_320;
     private static final double LONGITUDE = 3.42;
     private static final double LATITUDE = 53.81;
+    private static final int PHOTOGRAPHED_STOPS = 2;
+    private static final int PHOTOGRAPHED_YEARS = 3;
 
     private final AccountMapper accounts;
     private final FieldMapper fields;
     private final VisitMapper visits;
     private final ObservationMapper observations;
     private final Measurements measurements;
+    private final PhotoMapper photos;
     private final Benchmarks benchmarks;
     private final DemoPlans plans;
     private final ApplicationEventPublisher changes;
@@ -76,6 +81,7 @@ class DemoData implements ApplicationRunner {
             VisitMapper visits,
             ObservationMapper observations,
             Measurements measurements,
+            PhotoMapper photos,
             Benchmarks benchmarks,
             DemoPlans plans,
             ApplicationEventPublisher changes,
@@ -87,6 +93,7 @@ class DemoData implements ApplicationRunner {
         this.visits = visits;
         this.observations = observations;
         this.measurements = measurements;
+        this.photos = photos;
         this.benchmarks = benchmarks;
         this.plans = plans;
         this.changes = changes;
@@ -225,6 +232,9 @@ class DemoData implements ApplicationRunner {
         for (int i = 0; i < stops.size(); i++) {
             Instant at = on.atTime(8, 30).plusMinutes(50L * i).toInstant(ZoneOffset.UTC);
             observe(who, demo, fieldId, visitId, stops.get(i), i, yearsAgo);
+            if (i < PHOTOGRAPHED_STOPS && year < PHOTOGRAPHED_YEARS) {
+                photograph(who, demo, fieldId, visitId, stops.get(i), i, yearsAgo, at);
+            }
             for (DemoVisit.Test test : tests.testsAt(i)) {
                 at = at.plusSeconds(150);
                 UUID id = id(List.of(visitId, stops.get(i), test.method(), String.valueOf(test.topMm()))
@@ -244,6 +254,28 @@ class DemoData implements ApplicationRunner {
                                 null));
             }
         }
+    }
+
+    private void photograph(
+            Advisor who,
+            DemoField demo,
+            UUID fieldId,
+            UUID visitId,
+            UUID stop,
+            int index,
+            double yearsAgo,
+            Instant at) {
+        UUID id = id(visitId + "photo" + stop);
+        byte[] picture = new DemoPhotos(id.getMostSignificantBits())
+                .block(
+                        demo.value("organic", index, yearsAgo),
+                        demo.value("structure", index, yearsAgo),
+                        demo.value("grey", index, yearsAgo),
+                        demo.value("cover", index, yearsAgo),
+                        demo.value("roots", index, yearsAgo));
+        Photo photo =
+                new Photo(id, visitId, stop, "", "structure", 200.0, "Sample picture, drawn", at.plusSeconds(900));
+        photos.insert(who.practiceId(), fieldId, photo, "image/jpeg", picture.length, picture);
     }
 
     private void observe(

@@ -68,6 +68,8 @@ final class DemoField {
     private final Map<String, Double> offsets = new HashMap<>();
     /** Earlier visits fell into another season and a drier soil: what changed since then may only look so. */
     boolean earlierVisitsUnlike;
+    /** No laboratory was asked for exchangeable sodium yet. */
+    boolean sodiumUnknown;
 
     DemoField(
             String grower,
@@ -117,6 +119,11 @@ final class DemoField {
 
     DemoField done(double yearsAgo, String kind, String what, String rate, Double cost, Integer... stops) {
         events.add(new DemoEvent(yearsAgo, kind, what, rate, cost, List.of(stops)));
+        return this;
+    }
+
+    DemoField sodiumUnknown() {
+        sodiumUnknown = true;
         return this;
     }
 

@@ -33,8 +33,12 @@ class DemoPlans {
                 "Magnesian limestone",
                 "lime",
                 Map.of("neutralisingPct", 98, "finenessPct", 70, "moisturePct", 3, "pricePerT", 44));
-        product(practice, "Mined gypsum", "gypsum", Map.of("purityPct", 85));
-        product(practice, "Green compost", "organic-matter", Map.of("cnRatio", 15, "freshDensityKgM3", 550));
+        product(practice, "Mined gypsum", "gypsum", Map.of("purityPct", 85, "pricePerT", 62));
+        product(
+                practice,
+                "Green compost",
+                "organic-matter",
+                Map.of("cnRatio", 15, "freshDensityKgM3", 550, "pricePerT", 9));
     }
 
     private void product(UUID practice, String name, String calculator, Map<String, Object> inputs) {
@@ -210,6 +214,7 @@ class DemoPlans {
                         agreed ? today.plusDays(140) : null,
                         state,
                         reason,
+                        null,
                         doneOn,
                         rate,
                         followUpOn,

@@ -184,7 +184,11 @@ final class DemoVisit {
                     "lab-result",
                     0.0,
                     200.0,
-                    readings.lab(now("ph", stop), now("organic", stop), now("cec", stop), now("esp", stop))));
+                    readings.lab(
+                            now("ph", stop),
+                            now("organic", stop),
+                            now("cec", stop),
+                            field.sodiumUnknown ? null : now("esp", stop))));
             tests.add(new Test("respiration", 0.0, 150.0, readings.breath(now("co2", stop))));
         }
         if (last) {

@@ -143,6 +143,7 @@ final class OrrinLevels {
                 .is("infiltration", 6, "infiltration-at-200", 3, "drainage", 3.2, "glue", 0.45, "structure", 3.7)
                 .is("worms", 3, "roots", 0.45, "mottled", 16, "grey", 6, "cover", 52, "crust", 2, "vigour", 0.9)
                 .is("porosity", 0.7, "smell", 1.0, "fizz", 1, "organic", 3.3, "co2", 22)
+                .sodiumUnknown()
                 .done(
                         0.3,
                         "test strip",

@@ -104,6 +104,14 @@ public interface IndicatorMapper {
             + "and indicator = 'textureClass' and latest order by taken_at desc fetch first 1 rows only")
     String textureOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
 
+    /** When a laboratory last spoke on any of some indicators; {@code null} when it never did. */
+    @Select(
+            "<script>select max(taken_at) from indicator_value where practice_id = #{practice} "
+                    + "and field_id = #{field} and method = 'lab-result' and indicator in "
+                    + "<foreach collection='indicators' item='each' open='(' separator=',' close=')'>#{each}</foreach></script>")
+    Instant laboratorySpoke(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("indicators") List<String> indicators);
+
     /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
     @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "
             + "and latest order by taken_at desc fetch first 1 rows only")

@@ -18,6 +18,7 @@ import org.morphotera.server.fields.OneOf;
  *
  * @param inputs of its calculator, as they were agreed
  * @param amount what is to be done, in words
+ * @param confirmedBy what confirmed the constraint before money was spent
  * @param followUp what to test, and when, to see whether it worked
  */
 public record Action(
@@ -33,6 +34,7 @@ public record Action(
         @Nullable LocalDate dueTo,
         String state,
         @Nullable String reason,
+        @Nullable String confirmedBy,
         @Nullable LocalDate doneOn,
         @Nullable String actualRate,
         @Nullable LocalDate followUpOn,
@@ -72,6 +74,7 @@ public record Action(
             String state,
 
             @Nullable @Size(max = 400) String reason,
+            @Nullable @Size(max = 200) String confirmedBy,
             @Nullable LocalDate doneOn,
             @Nullable @Size(max = 100) String actualRate,
             @Nullable LocalDate followUpOn,

@@ -17,6 +17,8 @@ final class FieldPlan {
     /**
      * An action that follows from the limits and is not in the plan yet.
      *
+     * @param confirmation what to have confirmed before money is spent
+     * @param laboratory the day on which a laboratory spoke on it, if one did
      * @param calculation what its calculator makes of the inputs; absent while an input is missing
      */
     record ProposalView(
@@ -30,14 +32,24 @@ final class FieldPlan {
             List<Origin> origins,
             List<String> rules,
             @Nullable String confirmation,
+            @Nullable LocalDate laboratory,
             @Nullable Envelope calculation) {}
 
-    /** An action with its title and the rules that hold for it. */
+    /**
+     * An action with its title and the rules that hold for it.
+     *
+     * @param waits what has to happen before it, in sentences
+     * @param toConfirm it is done only once something confirmed it
+     * @param laboratory the day on which a laboratory spoke on it, if one did
+     */
     record ActionView(
             Action action,
             String title,
             @Nullable String constraintLabel,
-            @Nullable String calculator) {}
+            @Nullable String calculator,
+            List<String> waits,
+            boolean toConfirm,
+            @Nullable LocalDate laboratory) {}
 
     /** What is expected of pH or salt, by date, with its band; and what was read. */
     record OutlookPoint(

@@ -1,13 +1,13 @@
 package org.morphotera.server.plans;
 
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.method.Envelope;
@@ -15,6 +15,7 @@ import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.plan.CalculatorRegistry;
 import org.morphotera.core.plan.FieldFacts;
+import org.morphotera.core.plan.OrderRules;
 import org.morphotera.core.plan.Proposals;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
@@ -46,7 +47,7 @@ public class FieldPlans {
     private final Messages messages;
     private final JsonMapper json;
     private final Audit audit;
-    private final Clock clock;
+    private final ActionChecks checks;
     private final CalculatorRegistry calculators = new CalculatorRegistry();
 
     FieldPlans(
@@ -59,7 +60,7 @@ public class FieldPlans {
             Messages messages,
             JsonMapper json,
             Audit audit,
-            Clock clock) {
+            ActionChecks checks) {
         this.rows = rows;
         this.fields = fields;
         this.limits = limits;
@@ -69,7 +70,7 @@ public class FieldPlans {
         this.messages = messages;
         this.json = json;
         this.audit = audit;
-        this.clock = clock;
+        this.checks = checks;
     }
 
     FieldPlan.PlanView plan(UUID practice, UUID id) {
@@ -83,8 +84,12 @@ public class FieldPlans {
                                 .noneMatch(each ->
                                         each.kind().equals(proposal.kind().code())
                                                 && proposal.constraint().code().equals(each.constraint())))
-                        .map(this::view)
+                        .map(proposal -> view(
+                                proposal,
+                                facts.laboratoryDay(
+                                        practice, id, proposal.constraint().code())))
                         .toList();
+        OrderRules rules = checks.rules(practice, field);
         boolean garden = known.areaHa() < 0.5
                 || field.landUse().equals("vegetable")
                 || field.landUse().equals("landscape")
@@ -93,7 +98,10 @@ public class FieldPlans {
                 field.name(),
                 known.areaHa(),
                 garden,
-                actions.stream().map(this::view).sorted(FieldPlans::byOrder).toList(),
+                actions.stream()
+                        .map(each -> view(each, actions, rules, laboratory(practice, each)))
+                        .sorted(FieldPlans::byOrder)
+                        .toList(),
                 proposals,
                 outlooks.of(practice, field, known, actions),
                 actions.stream()
@@ -115,7 +123,7 @@ public class FieldPlans {
         return Coded.find(ActionKind.values(), code);
     }
 
-    private FieldPlan.ProposalView view(Proposals.Proposal proposal) {
+    private FieldPlan.ProposalView view(Proposals.Proposal proposal, @Nullable LocalDate laboratory) {
         String calculator = proposal.kind().calculator();
         String constraint = proposal.constraint().code();
         return new FieldPlan.ProposalView(
@@ -134,6 +142,7 @@ public class FieldPlans {
                         .map(rule -> messages.text("action.rule." + rule))
                         .toList(),
                 messages.optional("constraint.confirm." + constraint),
+                laboratory,
                 calculator == null ? null : calculation(calculator, proposal.inputs()));
     }
 
@@ -142,12 +151,34 @@ public class FieldPlans {
         return outcome instanceof Outcome.Evaluated done ? Envelope.of(done.evaluation(), messages) : null;
     }
 
-    private FieldPlan.ActionView view(Action action) {
+    private @Nullable LocalDate laboratory(UUID practice, Action action) {
+        return action.constraint() == null
+                ? null
+                : facts.laboratoryDay(practice, action.fieldId(), action.constraint());
+    }
+
+    private FieldPlan.ActionView view(
+            Action action, List<Action> all, OrderRules rules, @Nullable LocalDate laboratory) {
+        OrderRules.Step step = ActionChecks.step(action);
+        List<String> waits = new ArrayList<>(
+                rules.waitsFor(step, all.stream().map(ActionChecks::step).toList()).stream()
+                        .map(kind -> messages.text(
+                                List.of("action.waits"), Map.of("what", messages.text("action." + kind.code()))))
+                        .toList());
+        String confirm =
+                action.constraint() == null ? null : messages.optional("constraint.confirm." + action.constraint());
+        boolean confirmed = laboratory != null || action.confirmedBy() != null;
+        if (action.state().equals("agreed") && !confirmed && confirm != null && OrderRules.needsConfirmation(step)) {
+            waits.add(messages.text(List.of("action.waits.confirmation"), Map.of("what", confirm)));
+        }
         return new FieldPlan.ActionView(
                 action,
                 messages.text("action." + action.kind()),
                 action.constraint() == null ? null : messages.text("constraint." + action.constraint()),
-                kind(action.kind()).calculator());
+                kind(action.kind()).calculator(),
+                waits,
+                OrderRules.needsConfirmation(step),
+                laboratory);
     }
 
     Action action(PlanMapper.ActionRow row) {
@@ -164,6 +195,7 @@ public class FieldPlans {
                 row.dueTo(),
                 row.state(),
                 row.reason(),
+                row.confirmedBy(),
                 row.doneOn(),
                 row.actualRate(),
                 row.followUpOn(),
@@ -178,8 +210,8 @@ public class FieldPlans {
     @Transactional
     public Action put(Advisor who, UUID id, Action.Write body) {
         UUID practice = who.practiceId();
-        NotFoundException.require(fields.field(practice, body.fieldId()), "field");
-        check(body);
+        Field field = NotFoundException.require(fields.field(practice, body.fieldId()), "field");
+        checks.check(practice, field, body, others(practice, body.fieldId(), id));
         PlanMapper.ActionRow stored = rows.action(practice, id);
         if (stored != null && !stored.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "An action stays with its field. Plan another one.");
@@ -198,6 +230,7 @@ public class FieldPlans {
                 body.dueTo(),
                 body.state(),
                 body.reason(),
+                body.confirmedBy(),
                 body.doneOn(),
                 body.actualRate(),
                 body.followUpOn(),
@@ -215,41 +248,11 @@ public class FieldPlans {
         return action(sent);
     }
 
-    private void check(Action.Write body) {
-        if (body.state().equals("dropped")
-                && (body.reason() == null || body.reason().isBlank())) {
-            throw RefusedException.of("reason", "MISSING", "Say why it is dropped: the next advisor will ask.");
-        }
-        if (body.state().equals("done") && body.doneOn() == null) {
-            throw RefusedException.of("doneOn", "MISSING", "Say on which day it was done.");
-        }
-        if (body.doneOn() != null && body.doneOn().isAfter(LocalDate.now(clock).plusDays(1))) {
-            throw RefusedException.of("doneOn", "FUTURE", "What is done can't lie in the future.");
-        }
-        if (body.dueFrom() != null && body.dueTo() != null && body.dueTo().isBefore(body.dueFrom())) {
-            throw RefusedException.of("dueTo", "UPSIDE_DOWN", "The window ends before it begins. Swap the two days.");
-        }
-        String calculator = kind(body.kind()).calculator();
-        if (body.state().equals("agreed") && kind(body.kind()) == ActionKind.LOOSEN && tooWet(body.inputs())) {
-            throw RefusedException.of(
-                    "inputs.rolledWormCrumbles",
-                    "TOO_WET",
-                    "Too wet to loosen: the layer would smear. Agree it when a rolled worm of it crumbles.");
-        }
-        if (calculator != null && body.state().equals("agreed")) {
-            Outcome outcome = calculators.evaluate(calculator, Map.of("inputs", body.inputs()), benchmarks);
-            if (outcome instanceof Outcome.Refused refused) {
-                List<org.morphotera.core.method.FaultText> faults = new ArrayList<>();
-                org.morphotera.core.method.FaultText.of(refused.faults(), messages)
-                        .forEach(each -> faults.add(new org.morphotera.core.method.FaultText(
-                                "inputs." + each.field(), each.code(), each.message())));
-                throw new RefusedException(faults);
-            }
-        }
-    }
-
-    private static boolean tooWet(Map<String, Object> inputs) {
-        return Boolean.FALSE.equals(inputs.get("rolledWormCrumbles"));
+    private List<Action> others(UUID practice, UUID field, UUID id) {
+        return rows.actions(practice, field).stream()
+                .filter(row -> !row.id().equals(id))
+                .map(this::action)
+                .toList();
     }
 
     /** Writes, changes or takes away the event that a done action stands for. */
@@ -278,7 +281,9 @@ public class FieldPlans {
 
     @Transactional
     public void delete(Advisor who, UUID id) {
-        NotFoundException.require(rows.action(who.practiceId(), id), "action");
+        PlanMapper.ActionRow row = NotFoundException.require(rows.action(who.practiceId(), id), "action");
+        Field field = NotFoundException.require(fields.field(who.practiceId(), row.fieldId()), "field");
+        checks.checkRemoval(who.practiceId(), field, action(row), others(who.practiceId(), row.fieldId(), id));
         UUID event = UUID.nameUUIDFromBytes(("done " + id).getBytes(StandardCharsets.UTF_8));
         if (fields.event(who.practiceId(), event) != null) {
             fields.deleteEvent(who.practiceId(), event);

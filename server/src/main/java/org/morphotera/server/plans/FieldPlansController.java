@@ -3,9 +3,14 @@ package org.morphotera.server.plans;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.method.Fault;
+import org.morphotera.core.method.FaultText;
 import org.morphotera.core.plan.CalculatorRegistry;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
+import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -32,13 +37,18 @@ class FieldPlansController {
     private final PlanMapper rows;
     private final JsonMapper json;
     private final Audit audit;
+    private final Benchmarks benchmarks;
+    private final Messages messages;
     private final CalculatorRegistry calculators = new CalculatorRegistry();
 
-    FieldPlansController(FieldPlans plans, PlanMapper rows, JsonMapper json, Audit audit) {
+    FieldPlansController(
+            FieldPlans plans, PlanMapper rows, JsonMapper json, Audit audit, Benchmarks benchmarks, Messages messages) {
         this.plans = plans;
         this.rows = rows;
         this.json = json;
         this.audit = audit;
+        this.benchmarks = benchmarks;
+        this.messages = messages;
     }
 
     @GetMapping("/api/fields/{id}/plan")
@@ -70,6 +80,12 @@ class FieldPlansController {
         if (!calculators.has(body.calculator())) {
             throw RefusedException.of("calculator", "NO_SUCH_CALCULATOR", "Name one of the calculators.");
         }
+        List<Fault> faults = calculators.productFaults(body.calculator(), body.inputs(), benchmarks);
+        if (!faults.isEmpty()) {
+            throw new RefusedException(FaultText.of(faults, messages).stream()
+                    .map(each -> new FaultText("inputs." + each.field(), each.code(), each.message()))
+                    .toList());
+        }
         PlanMapper.ProductRow sent = new PlanMapper.ProductRow(
                 id, body.name().strip(), body.calculator(), json.writeValueAsString(body.inputs()), body.version() + 1);
         audit.note(who, "put", "product", id, sent.name());
@@ -80,6 +96,15 @@ class FieldPlansController {
                 () -> rows.insertProduct(who.practiceId(), sent),
                 () -> rows.updateProduct(who.practiceId(), sent),
                 "product"));
+    }
+
+    @DeleteMapping("/api/products/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    void deleteProduct(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        PlanMapper.ProductRow row = NotFoundException.require(rows.product(who.practiceId(), id), "product");
+        rows.deleteProduct(who.practiceId(), id);
+        audit.note(who, "delete", "product", id, row.name());
     }
 
     private Product product(PlanMapper.ProductRow row) {

@@ -1,8 +1,13 @@
 package org.morphotera.server.plans;
 
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
@@ -22,6 +27,10 @@ class PlanFacts {
     private static final double USUAL_LAYER_MM = 80;
 
     private static final double CLOUDY_UNDER = 0.25;
+
+    /** What a laboratory measures that confirms a constraint, by the constraint. */
+    private static final Map<String, List<String>> SPOKEN_ON =
+            Map.of("acidity", List.of("ph"), "subsurface-acidity", List.of("ph"), "sodicity", List.of("sodicity"));
 
     private final FieldMapper fields;
     private final VisitMapper visits;
@@ -63,6 +72,14 @@ class PlanFacts {
                 fields.events(practice, field.id()).stream()
                         .anyMatch(event -> event.kind().equals("drain")),
                 wet);
+    }
+
+    /** The day of the newest laboratory figure that speaks on a constraint; {@code null} when there is none. */
+    @Nullable
+    LocalDate laboratoryDay(UUID practice, UUID field, String constraint) {
+        List<String> spoken = SPOKEN_ON.get(constraint);
+        Instant last = spoken == null ? null : indicators.laboratorySpoke(practice, field, spoken);
+        return last == null ? null : LocalDate.ofInstant(last, ZoneOffset.UTC);
     }
 
     private static List<IndicatorRow> of(List<IndicatorRow> rows, String indicator, String method) {

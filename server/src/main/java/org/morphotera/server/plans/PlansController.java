@@ -28,9 +28,19 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 class PlansController {
 
-    /** A calculator with its inputs; {@code labels} name its values and classes. */
+    /**
+     * A calculator with its inputs.
+     *
+     * @param ofProduct names of the inputs that belong to the product as bought
+     * @param labels names of its values and classes
+     */
     record CalculatorEntry(
-            String id, String title, String purpose, List<ReadingEntry> inputs, Map<String, String> labels) {}
+            String id,
+            String title,
+            String purpose,
+            List<ReadingEntry> inputs,
+            List<String> ofProduct,
+            Map<String, String> labels) {}
 
     /** The body of a calculation, as described to clients; it is read as a plain tree so that every fault is named. */
     record PlanRequest(Map<String, Object> inputs) {}
@@ -57,6 +67,7 @@ class PlansController {
                 messages.text(id + ".title"),
                 messages.text(id + ".purpose"),
                 Catalogue.inputs(calculator::read, id, messages),
+                calculator.ofProduct(),
                 labels);
     }
 

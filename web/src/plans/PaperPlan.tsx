@@ -1,0 +1,137 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import type { ActionView, PlanView } from '../api/schema'
+import { OutlookChart } from '../charts/OutlookChart'
+import { showDay, today } from '../fields/dates'
+import { plainNumber, useUnits } from '../units/units'
+import { amountOf } from './amounts'
+
+/** The plan on paper, for the grower: what to do, how much, when, who and what it costs. Seen in print only. */
+export function PaperPlan({ plan }: { plan: PlanView }) {
+  const practice = useQuery(queries.session()).data?.me?.practice
+  const units = useUnits()
+  const agreed = plan.actions.filter((each) => each.action.state === 'agreed')
+  const past = plan.actions.filter((each) => each.action.state !== 'agreed')
+  const returns = plan.actions
+    .map((each) => each.action)
+    .filter((each) => each.followUpOn && each.state !== 'dropped')
+    .sort((a, b) => a.followUpOn!.localeCompare(b.followUpOn!))
+  return (
+    <div className="hidden text-[9.5pt] leading-snug print:block">
+      <div className="flex items-baseline justify-between border-b-2 border-ink pb-1">
+        <h1 className="text-[17pt]">{plan.field}: what to do</h1>
+        <span>
+          {practice} · {showDay(today())} · {units.text(plan.areaHa, 'ha')}
+        </span>
+      </div>
+      <h2 className="mt-4 text-[12pt]">Agreed, in the order of the work</h2>
+      {agreed.length === 0 && <p>Nothing agreed yet.</p>}
+      {agreed.length > 0 && (
+        <table className="mt-1 w-full border-collapse text-left">
+          <thead>
+            <tr className="border-b border-strong-rule">
+              {['', 'What', 'When', 'Who', 'Cost', 'Done'].map((head) => (
+                <th key={head} scope="col" className="py-1 pr-3 font-semibold">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {agreed.map((view, i) => (
+              <Line key={view.action.id} view={view} number={i + 1} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      {plan.agreedCost > 0 && (
+        <p className="mt-1 text-right">
+          In all <strong>{plainNumber(plan.agreedCost, 0)}</strong>
+        </p>
+      )}
+      {plan.proposals.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[12pt]">Proposed, not agreed yet</h2>
+          <ul className="list-disc pl-5">
+            {plan.proposals.map((each) => {
+              const amount =
+                each.calculation && each.calculator
+                  ? amountOf(each.calculator, each.calculation, units, plan.garden)
+                  : undefined
+              return (
+                <li key={`${each.kind}-${each.constraint}`}>
+                  <strong>{each.title}</strong>
+                  {amount && `: ${amount}`}, for {each.constraintLabel.toLowerCase()}
+                  {each.confirmation && `. First: ${each.confirmation}`}
+                </li>
+              )
+            })}
+          </ul>
+        </>
+      )}
+      {returns.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[12pt]">Test again</h2>
+          <ul className="list-disc pl-5">
+            {returns.map((each) => (
+              <li key={each.id}>
+                from {showDay(each.followUpOn!)}
+                {each.followUp && `: ${each.followUp}`}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {past.length > 0 && (
+        <>
+          <h2 className="mt-4 text-[12pt]">Done, or left out</h2>
+          <ul className="list-disc pl-5">
+            {past.map(({ action, title }) => (
+              <li key={action.id}>
+                {title}
+                {action.amount && `: ${units.prose(action.amount)}`},{' '}
+                {action.state === 'done' && action.doneOn
+                  ? `done ${showDay(action.doneOn)}`
+                  : `left out: ${action.reason}`}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="mt-4 grid grid-cols-2 gap-6 break-inside-avoid">
+        {plan.outlooks.map((outlook) => (
+          <OutlookChart key={outlook.indicator} outlook={outlook} />
+        ))}
+      </div>
+    </div>
+  )
+}
+
+function Line({ view, number }: { view: ActionView; number: number }) {
+  const units = useUnits()
+  const { action } = view
+  return (
+    <tr className="break-inside-avoid border-b border-rule align-top">
+      <td className="py-1 pr-3">{number}</td>
+      <td className="py-1 pr-3">
+        <strong>{view.title}</strong>
+        {action.amount && `: ${units.prose(action.amount)}`}
+        {view.constraintLabel && ` (for ${view.constraintLabel.toLowerCase()})`}
+        {[...view.waits, action.reason].filter(Boolean).map((each) => (
+          <span key={each} className="block">
+            {each}
+          </span>
+        ))}
+      </td>
+      <td className="py-1 pr-3">
+        {action.dueFrom && showDay(action.dueFrom)}
+        {action.dueTo && ` to ${showDay(action.dueTo)}`}
+      </td>
+      <td className="py-1 pr-3">{action.person}</td>
+      <td className="py-1 pr-3 text-right">{action.cost !== undefined && plainNumber(action.cost, 0)}</td>
+      <td className="py-1">
+        <span className="inline-block w-24 border-b border-strong-rule">&nbsp;</span>
+      </td>
+    </tr>
+  )
+}
