@@ -164,6 +164,7 @@ function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalVie
                 sure
                 {each.confirmation && `. First: ${each.confirmation}`}
               </p>
+              {each.expect && <p className="text-[15px] text-soft">{each.expect}</p>}
               {each.rules.map((rule) => (
                 <Notice key={rule} severity="info">
                   {rule}

@@ -165,6 +165,47 @@ class JudgementIT {
     }
 
     @Test
+    void theOrderOfTheWorkIsRefusedAtItsEntryAndThePlanPrints() throws IOException {
+        Page page = onField("Beet Reach");
+        link(page, "Plan");
+        page.getByText("Take it up").first().click();
+        button(page, "Keep");
+        assertThat(page.getByText(Pattern.compile("^Test again from .*the hole again")))
+                .isVisible();
+        page.getByText(Pattern.compile("^Drain")).first().click();
+        page.getByText("done", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Done on").fill("2099-01-01");
+        button(page, "Keep");
+        assertThat(page.getByText("What is done can't lie in the future.")).isVisible();
+        page.keyboard().press("Escape");
+        try (PDDocument paper = Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)))) {
+            assertThat(new PDFTextStripper().getText(paper))
+                    .contains("Beet Reach: what to do", "Agreed, in the order of the work", "Gypsum", "Test again");
+        }
+    }
+
+    @Test
+    void aProductIsAddedRemovedAndPutBackAndAPlanOffersIt() {
+        Page page = chromium.signedIn(server, 1280, 800);
+        page.keyboard().press("g");
+        page.keyboard().press("p");
+        page.waitForURL("**/products");
+        button(page, "Add to Lime");
+        page.getByLabel("Name").fill("Harbour shell");
+        page.getByLabel("Neutralising value").fill("900");
+        button(page, "Keep");
+        assertThat(page.locator("[role=alert]").first()).isVisible();
+        page.getByLabel("Neutralising value").fill("88");
+        page.getByLabel("Price per t").fill("21");
+        button(page, "Keep");
+        assertThat(page.getByText("neutralising value 88 % · price per t 21")).isVisible();
+        page.getByText("Harbour shell").click();
+        button(page, "Remove");
+        button(page, "Undo");
+        assertThat(page.getByText("Harbour shell")).isVisible();
+    }
+
+    @Test
     void whatWasDoneIsAddedRemovedAndPutBack() {
         Page page = onField("Whin Bank");
         button(page, "Add");
@@ -184,6 +225,8 @@ class JudgementIT {
     @Test
     void aPhotoOfAStopIsKeptAndShownOnTheField() {
         Page page = onField("Gull Polder");
+        assertThat(page.locator("section[aria-label=Photos] img").first()).isVisible();
+        int before = page.locator("section[aria-label=Photos] img").count();
         page.locator("a[href^='/visits/']").last().click();
         page.waitForURL("**/visits/*");
         page.locator("input[type=file]")
@@ -192,7 +235,7 @@ class JudgementIT {
                         "soil.png", "image/png", Base64.getDecoder().decode(PIXEL)));
         assertThat(page.getByText("photo kept")).isVisible();
         link(page, "Gull Polder");
-        assertThat(page.locator("section[aria-label=Photos] img")).hasCount(1);
+        assertThat(page.locator("section[aria-label=Photos] img")).hasCount(before + 1);
     }
 
     @Test

@@ -230,7 +230,9 @@ class JudgementTest {
         Answer kept = advisor.get("/api/photos/" + id);
         assertThat(kept.type()).isEqualTo("image/jpeg");
         assertThat(kept.text()).doesNotContain("GPS");
-        assertThat(advisor.get("/api/fields/" + face(face) + "/photos").list()).hasSize(1);
+        assertThat(advisor.get("/api/fields/" + face(face) + "/photos").list())
+                .filteredOn(each -> each.get("id").equals(id.toString()))
+                .hasSize(1);
         assertThat(advisor.send("DELETE", "/api/photos/" + id, null, "application/json")
                         .status())
                 .isEqualTo(204);

@@ -75,6 +75,8 @@ class PlansTest {
         String id = UUID.randomUUID().toString();
         assertThat(advisor.put("/api/actions/" + id, action(field, "agreed")).status())
                 .isEqualTo(200);
+        Map<String, Object> kept = advisor.get("/api/fields/" + field + "/plan").json();
+        assertThat(list(kept, "actions").toString()).contains("followUpOn", "pH by depth");
         assertThat(list(plan(field), "proposals"))
                 .noneMatch(each -> each.get("kind").equals("lime"));
         assertThat(list(plan(field), "outlooks"))

@@ -25,4 +25,12 @@ public final class Retest {
         boolean soon = limit != null && (YEARLY.contains(limit) || level == Level.FAILING || level == Level.STRAINED);
         return lastVisit.plusYears(soon ? 1 : ROUTINE_YEARS);
     }
+
+    /** The earlier of two days, either of which may be {@code null}. */
+    public static LocalDate earlier(LocalDate one, LocalDate other) {
+        if (one == null || other == null) {
+            return one == null ? other : one;
+        }
+        return one.isBefore(other) ? one : other;
+    }
 }

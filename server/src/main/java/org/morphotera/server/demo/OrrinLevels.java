@@ -37,7 +37,7 @@ final class OrrinLevels {
                 .at(0, "ece", -1.2)
                 .goes("drainage", 5, 13, 4.3, 3)
                 .is("infiltration", 17, "infiltration-at-200", 9, "esp", 4.2, "cec", 22, "ph", 7.7, "deep-ph", 7.9)
-                .is("fizz", 3, "cover", 62, "vigour", 0.9, "worms", 4, "glue", 0.5, "cloud", 0.12, "deep-cloud", 0.2)
+                .is("fizz", 1, "cover", 62, "vigour", 0.9, "worms", 4, "glue", 0.5, "cloud", 0.12, "deep-cloud", 0.2)
                 .is("structure", 2.9, "mottled", 9, "roots", 0.55, "organic", 3.6, "crust", 1, "surface-groups", 3)
                 .done(4.3, "drain", "Laterals at 20 m into the sea dyke", "20 m", 31000.0)
                 .done(1.2, "grass margin", "Tall fescue in the low corner", null, 420.0, 4);

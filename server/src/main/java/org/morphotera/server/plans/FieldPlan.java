@@ -19,6 +19,7 @@ final class FieldPlan {
      *
      * @param confirmation what to have confirmed before money is spent
      * @param laboratory the day on which a laboratory spoke on it, if one did
+     * @param expect how long until it shows
      * @param calculation what its calculator makes of the inputs; absent while an input is missing
      */
     record ProposalView(
@@ -33,6 +34,7 @@ final class FieldPlan {
             List<String> rules,
             @Nullable String confirmation,
             @Nullable LocalDate laboratory,
+            @Nullable String expect,
             @Nullable Envelope calculation) {}
 
     /**

@@ -1,6 +1,7 @@
 package org.morphotera.server.plans;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -21,12 +22,14 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.FieldMapper;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.results.FieldLimits;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -48,6 +51,8 @@ public class FieldPlans {
     private final JsonMapper json;
     private final Audit audit;
     private final ActionChecks checks;
+    private final ApplicationEventPublisher changes;
+    private final Clock clock;
     private final CalculatorRegistry calculators = new CalculatorRegistry();
 
     FieldPlans(
@@ -60,7 +65,9 @@ public class FieldPlans {
             Messages messages,
             JsonMapper json,
             Audit audit,
-            ActionChecks checks) {
+            ActionChecks checks,
+            ApplicationEventPublisher changes,
+            Clock clock) {
         this.rows = rows;
         this.fields = fields;
         this.limits = limits;
@@ -71,6 +78,8 @@ public class FieldPlans {
         this.json = json;
         this.audit = audit;
         this.checks = checks;
+        this.changes = changes;
+        this.clock = clock;
     }
 
     FieldPlan.PlanView plan(UUID practice, UUID id) {
@@ -143,6 +152,7 @@ public class FieldPlans {
                         .toList(),
                 messages.optional("constraint.confirm." + constraint),
                 laboratory,
+                messages.optional("action.expect." + proposal.kind().code()),
                 calculator == null ? null : calculation(calculator, proposal.inputs()));
     }
 
@@ -216,6 +226,10 @@ public class FieldPlans {
         if (stored != null && !stored.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "An action stays with its field. Plan another one.");
         }
+        LocalDate followUpOn = body.followUpOn() != null ? body.followUpOn() : retestOn(body);
+        String followUp = body.followUp() != null || followUpOn == null
+                ? body.followUp()
+                : messages.optional("action.retest." + body.kind());
         PlanMapper.ActionRow sent = new PlanMapper.ActionRow(
                 id,
                 body.fieldId(),
@@ -233,8 +247,8 @@ public class FieldPlans {
                 body.confirmedBy(),
                 body.doneOn(),
                 body.actualRate(),
-                body.followUpOn(),
-                body.followUp(),
+                followUpOn,
+                followUp,
                 body.version() + 1);
         Versioned.write(
                 sent,
@@ -244,8 +258,20 @@ public class FieldPlans {
                 () -> rows.updateAction(practice, sent),
                 "action");
         happened(practice, sent);
+        changes.publishEvent(new FieldChanged(practice, body.fieldId()));
         audit.note(who, body.state(), "action", id, body.kind());
         return action(sent);
+    }
+
+    /** When to test whether it worked: counted from the day it was done, or else from the end of its window. */
+    private @Nullable LocalDate retestOn(Action.Write body) {
+        if (body.state().equals("dropped")) {
+            return null;
+        }
+        LocalDate done = body.doneOn() != null
+                ? body.doneOn()
+                : body.dueTo() != null ? body.dueTo() : body.dueFrom() != null ? body.dueFrom() : LocalDate.now(clock);
+        return kind(body.kind()).retestOn(done);
     }
 
     private List<Action> others(UUID practice, UUID field, UUID id) {
@@ -289,6 +315,7 @@ public class FieldPlans {
             fields.deleteEvent(who.practiceId(), event);
         }
         rows.deleteAction(who.practiceId(), id);
+        changes.publishEvent(new FieldChanged(who.practiceId(), row.fieldId()));
         audit.note(who, "delete", "action", id, null);
     }
 }

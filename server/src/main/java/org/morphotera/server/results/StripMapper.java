@@ -13,7 +13,8 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface StripMapper {
 
-    record Summary(String grower, int stops, LocalDate lastVisit) {}
+    /** @param followUpOn first day after the last visit on which something done is to be tested, or {@code null} */
+    record Summary(String grower, int stops, LocalDate lastVisit, LocalDate followUpOn) {}
 
     /** What is kept of a field for finding and ordering it, and its strip as text. */
     record FieldRow(
@@ -54,7 +55,9 @@ interface StripMapper {
     List<UUID> staleFields(UUID practice);
 
     @Select("select g.name as grower, (select count(*) from stop s where s.field_id = f.id) as stops, "
-            + "(select max(v.visited_on) from visit v where v.field_id = f.id) as last_visit "
+            + "(select max(v.visited_on) from visit v where v.field_id = f.id) as last_visit, "
+            + "(select min(a.follow_up_on) from action a where a.field_id = f.id and a.state <> 'dropped' and "
+            + "a.follow_up_on > (select max(v.visited_on) from visit v where v.field_id = f.id)) as follow_up_on "
             + "from field f join grower g on g.id = f.grower_id where f.practice_id = #{practice} and f.id = #{field}")
     Summary summary(@Param("practice") UUID practice, @Param("field") UUID field);
 

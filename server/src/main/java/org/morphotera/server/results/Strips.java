@@ -110,7 +110,9 @@ class Strips {
                     limit,
                     summary.stops(),
                     summary.lastVisit(),
-                    Retest.dueOn(summary.lastVisit(), limit == null ? null : limit.indicator(), level));
+                    Retest.earlier(
+                            Retest.dueOn(summary.lastVisit(), limit == null ? null : limit.indicator(), level),
+                            summary.followUpOn()));
             rows.keepField(new StripMapper.FieldRow(
                     id,
                     field.name(),
