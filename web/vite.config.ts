@@ -1,14 +1,60 @@
 import tailwind from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
+import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vitest/config'
 
+/** The page and everything it needs opens without network; what was read before is shown from the last answer. */
+const offline = VitePWA({
+  strategies: 'generateSW',
+  registerType: 'autoUpdate',
+  injectRegister: false,
+  manifest: {
+    name: 'Morphotera',
+    short_name: 'Morphotera',
+    description: 'Soil tests in the field, worked out, kept, and read again years later.',
+    start_url: '/fields',
+    display: 'standalone',
+    background_color: '#ecefea',
+    theme_color: '#14211e',
+    icons: [
+      { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+    ],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+    maximumFileSizeToCacheInBytes: 3_000_000,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/actuator\//],
+    clientsClaim: true,
+    skipWaiting: true,
+    runtimeCaching: [
+      {
+        // clocks go by the server's time: an old answer would set them wrong
+        urlPattern: ({ url, request }) =>
+          request.method === 'GET' && url.pathname.startsWith('/api/') && url.pathname !== '/api/timers',
+        handler: 'NetworkFirst',
+        options: {
+          cacheName: 'data-read',
+          networkTimeoutSeconds: 6,
+          expiration: { maxEntries: 600 },
+          cacheableResponse: { statuses: [200] },
+        },
+      },
+    ],
+  },
+})
+
 export default defineConfig({
-  plugins: [react(), tailwind()],
+  plugins: [react(), tailwind(), offline],
   resolve: {
     alias: {
       // the core, compiled for the page by the browser module
-      '@morphotera/core': fileURLToPath(new URL('../browser/target/page/morphotera-core.js', import.meta.url)),
+      '@morphotera/core': fileURLToPath(
+        new URL('../browser/target/page/morphotera-core.js', import.meta.url),
+      ),
     },
   },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },

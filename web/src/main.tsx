@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router'
 import { ApiError } from './api/client'
 import { router } from './app/router'
+import { openDevice } from './device/device'
 
 const client = new QueryClient({
   defaultOptions: {
@@ -18,6 +19,12 @@ const client = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 })
+
+if ('serviceWorker' in navigator && import.meta.env.PROD) {
+  void navigator.serviceWorker.register('/sw.js').catch(() => {})
+}
+// what this device has kept is asked for before the first page, so that no page shows less than there is
+await openDevice()
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -32,6 +32,28 @@ api.use({
   },
 })
 
+/** A write by its path, for what was kept and is sent later; throws an {@link ApiError}. */
+export async function write(method: 'PUT', path: string, body: unknown): Promise<unknown> {
+  const picture = body instanceof Blob
+  const response = await fetch(path, {
+    method,
+    headers: { 'Content-Type': picture ? body.type : 'application/json', 'X-XSRF-TOKEN': csrfToken() },
+    body: picture ? body : JSON.stringify(body),
+    signal: AbortSignal.timeout(30_000),
+  }).catch(() => {
+    throw new ApiError(0, 'The server was not reached.')
+  })
+  const answer: unknown = await response.json().catch(() => undefined)
+  if (response.ok) return answer
+  const problem = (answer ?? {}) as { detail?: string; errors?: Fault[]; current?: unknown }
+  throw new ApiError(
+    response.status,
+    problem.detail ?? 'Something went wrong.',
+    problem.errors,
+    problem.current,
+  )
+}
+
 type Answer<T> = { data?: T; error?: unknown; response: Response }
 
 /** The data of an answer; a refusal becomes an {@link ApiError}. */

@@ -1,5 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query'
-import { api, must } from './client'
+import { hear, heardTimers, tellReached } from '../device/device'
+import { api, ApiError, must } from './client'
 
 /** How many strips the server sends at once. */
 const FIELDS_A_PAGE = 60
@@ -45,6 +46,7 @@ export const queries = {
       queryFn: () => must(api.GET('/api/fields/{id}/plan', { params: { path: { id } } })),
     }),
   products: () => queryOptions({ queryKey: ['products'], queryFn: () => must(api.GET('/api/products')) }),
+  testSets: () => queryOptions({ queryKey: ['test-sets'], queryFn: () => must(api.GET('/api/test-sets')) }),
   growers: () => queryOptions({ queryKey: ['growers'], queryFn: () => must(api.GET('/api/growers')) }),
   /** Fields as strips, at most sixty from some offset on. */
   fields: (wanted: FieldsWanted = {}) =>
@@ -137,9 +139,21 @@ export const queries = {
     queryOptions({
       queryKey: ['timers'],
       queryFn: async () => {
-        const running = await must(api.GET('/api/timers'))
-        // how far this device's clock is from the server's, which all clocks go by
-        return { ...running, offsetMs: Date.parse(running.serverNow) - Date.now() }
+        try {
+          const running = await must(api.GET('/api/timers'))
+          // how far this device's clock is from the server's, which all clocks go by
+          const heard = {
+            timers: running.timers,
+            offsetMs: Date.parse(running.serverNow) - Date.now(),
+          }
+          hear(heard)
+          tellReached(true)
+          return heard
+        } catch (error) {
+          if (!(error instanceof ApiError) || !error.unreached) throw error
+          tellReached(false)
+          return heardTimers() ?? { timers: [], offsetMs: 0 }
+        }
       },
       refetchInterval: 20_000,
     }),

@@ -5,7 +5,10 @@ import { NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-route
 import { api, ApiError, must, signOut } from '../api/client'
 import { queries } from '../api/queries'
 import type { Settings } from '../api/schema'
+import { emptyDevice, useUnsent } from '../device/device'
+import { startSending } from '../device/outbox'
 import { ClockTray } from '../timers/ClockTray'
+import { Button } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
 import { KEYS, useKeys } from './keys'
@@ -18,6 +21,8 @@ export function Shell() {
   useEffect(() => {
     document.documentElement.dataset.theme = theme
   }, [theme])
+  const me = session.data?.me?.id
+  useSending(me)
   if (session.isPending) return <Loading what="your practice" />
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} />
   if (!session.data.me) return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />
@@ -35,6 +40,19 @@ export function Shell() {
   )
 }
 
+/** Sends what this device has kept while somebody is signed in, and shows what came of it. */
+function useSending(person: string | undefined) {
+  const client = useQueryClient()
+  useEffect(() => {
+    if (!person) return
+    return startSending(person, (job) => {
+      void client.invalidateQueries({
+        queryKey: job.kind.startsWith('timer') || job.kind === 'step' ? ['timers'] : undefined,
+      })
+    })
+  }, [person, client])
+}
+
 function Head({ settings, practice }: { settings: Settings; practice: string }) {
   const navigate = useNavigate()
   const client = useQueryClient()
@@ -46,6 +64,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     'g f': () => navigate('/fields'),
     'g b': () => navigate('/bench'),
     'g p': () => navigate('/products'),
+    'g c': () => navigate('/clocks'),
   })
   const change = useMutation({
     mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
@@ -53,11 +72,14 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
   })
   const leave = useMutation({
     mutationFn: signOut,
-    onSettled: () => {
+    onSuccess: async () => {
+      await emptyDevice()
       client.clear()
       navigate('/sign-in')
     },
   })
+  const unsent = useUnsent()
+  const [leaving, setLeaving] = useState(false)
   const link = ({ isActive }: { isActive: boolean }) =>
     clsx('flex min-h-11 items-center', isActive ? 'font-bold' : 'text-soft hover:text-ink')
   const quiet = 'min-h-11 px-1 text-soft hover:text-ink'
@@ -75,7 +97,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     },
     { label: 'Products', name: 'Products: what the practice buys', act: () => navigate('/products') },
     { label: '?', name: 'Keys', act: () => setKeysOpen(true) },
-    { label: 'Sign out', act: () => leave.mutate() },
+    { label: 'Sign out', act: () => (unsent > 0 ? setLeaving(true) : leave.mutate()) },
   ]
   return (
     <header className="no-print flex flex-wrap items-center gap-x-7 border-b border-rule bg-paper px-5 sm:px-7">
@@ -131,6 +153,24 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       {change.isError && (
         <p role="alert" className="basis-full pb-2 text-sm text-failing">
           {change.error instanceof ApiError ? change.error.message : 'The setting was not kept.'}
+        </p>
+      )}
+      <Panel title="Not everything is sent" open={leaving} onClose={() => setLeaving(false)}>
+        <p className="mb-4">
+          {unsent} {unsent === 1 ? 'change is' : 'changes are'} kept on this device only. Signing out now
+          would lose {unsent === 1 ? 'it' : 'them'}; wait for signal and {unsent === 1 ? 'it is' : 'they are'}{' '}
+          sent.
+        </p>
+        <div className="flex gap-3">
+          <Button kind="primary" onClick={() => setLeaving(false)}>
+            Stay
+          </Button>
+          <Button onClick={() => leave.mutate()}>Sign out and lose {unsent === 1 ? 'it' : 'them'}</Button>
+        </div>
+      </Panel>
+      {leave.isError && (
+        <p role="alert" className="basis-full pb-2 text-sm text-failing">
+          Signing out needs the server, and it was not reached.
         </p>
       )}
       <Panel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>

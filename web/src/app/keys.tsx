@@ -35,6 +35,7 @@ export const KEYS: [string, string][] = [
   ['?', 'these keys'],
   ['g f', 'go to Fields'],
   ['g b', 'go to Bench'],
+  ['g c', 'go to Clocks'],
   ['g p', 'go to Products'],
   ['/', 'find a field'],
   ['v', 'new visit, on a field'],

@@ -47,6 +47,10 @@ export const router = createBrowserRouter([
         lazy: () => import('../visits/MeasurementPage').then((m) => ({ Component: m.MeasurementPage })),
       },
       {
+        path: '/clocks',
+        lazy: () => import('../timers/ClocksPage').then((m) => ({ Component: m.ClocksPage })),
+      },
+      {
         path: '/products',
         lazy: () => import('../plans/ProductsPage').then((m) => ({ Component: m.ProductsPage })),
       },

@@ -1,19 +1,23 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState, type ComponentType } from 'react'
-import { Link, Navigate, useParams, useSearchParams } from 'react-router'
+import { useMemo, useState, type ComponentType } from 'react'
+import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { queries } from '../api/queries'
 import type { Draft, MethodEntry, Stop, VisitView } from '../api/schema'
+import { useKeys } from '../app/keys'
+import { useVisit } from '../device/useVisit'
 import { PhotoBefore, PhotoButton } from '../photos/PhotoButton'
-import { Button, QuantityInput } from '../ui/controls'
+import { Button, Input, QuantityInput } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
+import { ResultWords } from '../visits/ResultWords'
+import { nextTest, testPath } from '../visits/walk'
 import { CrumbsCapture } from './CrumbsCapture'
-import { useDraft, type DraftPlace } from './drafts'
+import { useDraft, type DraftPlace, type DraftState } from './drafts'
 import { FeelCapture } from './FeelCapture'
 import { FormCapture } from './FormCapture'
 import { HoleCapture } from './HoleCapture'
-import type { CaptureProps } from './panel'
+import { recordedHere, type CaptureProps } from './panel'
 
 /** Methods with a picture of their own to work on; every other one gets the form from the catalogue. */
 const PANELS: Record<string, ComponentType<CaptureProps>> = {
@@ -26,25 +30,23 @@ const PANELS: Record<string, ComponentType<CaptureProps>> = {
 export function CapturePage() {
   const { id, stop: stopId, method: methodId, measurement } = useParams()
   const [search] = useSearchParams()
-  const visit = useQuery(queries.visit(id!))
-  const methods = useQuery(queries.methods())
-  const [fresh] = useState(() => uuid())
+  const { view, methods, error, refetch } = useVisit(id!)
   const correcting = search.get('corrects')
+  // one for each test: the walk goes from test to test without leaving this page
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const fresh = useMemo(() => uuid(), [stopId, methodId, correcting])
   const old = useQuery({ ...queries.measurement(correcting ?? ''), enabled: correcting !== null })
-  if (visit.isPending || methods.isPending || (correcting && old.isPending))
-    return <Loading what="the test" />
-  if (visit.isError) return <Failed error={visit.error} retry={() => visit.refetch()} />
-  if (methods.isError) return <Failed error={methods.error} retry={() => methods.refetch()} />
-  const view = visit.data
+  if (error) return <Failed error={error} retry={() => refetch()} />
+  if (!view || !methods || (correcting && old.isPending)) return <Loading what="the test" />
   const stop = view.stops.find((each) => each.id === stopId)
-  const method = methods.data.find((each) => each.id === methodId)
-  if (!stop || !method) return <Failed error={undefined} retry={() => visit.refetch()} />
+  const method = methods.find((each) => each.id === methodId)
+  if (!stop || !method) return <Failed error={undefined} retry={() => refetch()} />
   if (!measurement) {
     // an address of its own from the first moment, so that a reload comes back to the same readings
     const path = `/visits/${id}/stops/${stopId}/${methodId}/${fresh}`
     return <Navigate to={correcting ? `${path}?corrects=${correcting}` : path} replace />
   }
-  if (view.measurements.some((each) => each.id === measurement)) {
+  if (view.measurements.some((each) => each.id === measurement) && !recordedHere.has(measurement)) {
     return <Navigate to={`/measurements/${measurement}`} replace />
   }
   const corrected = old.data?.measurement
@@ -68,6 +70,7 @@ export function CapturePage() {
       view={view}
       stop={stop}
       method={method}
+      methods={methods}
     />
   )
 }
@@ -80,6 +83,7 @@ function Capture({
   view,
   stop,
   method,
+  methods,
 }: {
   start: DraftPlace
   readings: Record<string, unknown> | undefined
@@ -88,7 +92,9 @@ function Capture({
   view: VisitView
   stop: Stop
   method: MethodEntry
+  methods: MethodEntry[]
 }) {
+  const navigate = useNavigate()
   const draft = useDraft(
     start,
     { readings: readings ?? {}, startedAt: takenAt, stage: readings ? 99 : undefined },
@@ -96,12 +102,32 @@ function Capture({
   )
   const { depthTopMm, depthBottomMm } = draft.place
   const context = { ...view.contexts[stop.id], depthTopMm, depthBottomMm }
+  const next = nextTest(view, methods, { stop: stop.id, method: method.id })
+  const nextPath = next && testPath(view.visit.id, next.stop.id, next.method.id)
+  useKeys({ n: () => nextPath && navigate(nextPath) })
+  /** A walk goes on with its next test; a single test shows what came of it, once the server has said so. */
+  const goOn = (measurement: string, sent: boolean) => {
+    const walking = view.visit.tests !== undefined && !draft.place.supersedes
+    if (!walking && sent) navigate(`/measurements/${measurement}`, { replace: true })
+    else if (walking && nextPath) navigate(nextPath, { replace: true, state: { made: measurement } })
+    else navigate(`/visits/${view.visit.id}`, { replace: true })
+  }
+  const place = { field: view.field.name, fieldId: view.field.id, stop: stop.label }
   const Panel = PANELS[method.id] ?? FormCapture
   return (
     <div className="mx-auto grid w-full max-w-5xl grow content-start bg-paper sm:my-6 sm:border sm:border-rule">
       <header className="flex flex-wrap items-center justify-between gap-x-4 border-b border-rule px-5 py-2">
         <h1 className="text-xl">{method.title}</h1>
-        <p className="text-[15px] text-soft">
+        <p className="flex flex-wrap items-center text-[15px] text-soft">
+          {next && (
+            <Link
+              to={nextPath!}
+              className="order-last ml-5 inline-flex min-h-11 items-center hover:underline"
+            >
+              Next:{' '}
+              {next.stop.id === stop.id ? next.method.title : `${next.stop.label}, ${next.method.title}`}
+            </Link>
+          )}
           <Link
             to={`/visits/${view.visit.id}`}
             className="inline-flex min-h-11 items-center text-accent hover:underline"
@@ -123,15 +149,60 @@ function Capture({
           <Button onClick={() => draft.resolve(true)}>The others</Button>
         </div>
       )}
-      <Panel draft={draft} context={context} method={method} stop={stop} />
+      <LastMade view={view} methods={methods} />
+      <Panel draft={draft} context={context} method={method} stop={stop} place={place} goOn={goOn} />
       <div className="flex flex-wrap items-start gap-5 border-t border-rule px-5 py-2">
         <PhotoButton
           place={{ visit: view.visit.id, stop: stop.id, method: method.id, depthMm: draft.place.depthTopMm }}
           label="Photo of this test"
         />
+        <Remark draft={draft} />
         <PhotoBefore stop={stop.id} method={method.id} before={`${view.visit.visitedOn}T00:00:00Z`} />
       </div>
     </div>
+  )
+}
+
+/** What came of the test before, in a line, while the walk goes on. */
+function LastMade({ view, methods }: { view: VisitView; methods: MethodEntry[] }) {
+  const made = (useLocation().state as { made?: string } | null)?.made
+  const test = view.measurements.find((each) => each.id === made)
+  if (!test) return null
+  const stop = view.stops.find((each) => each.id === test.stopId)
+  return (
+    <p
+      role="status"
+      className="flex flex-wrap items-center gap-x-3 border-b border-rule bg-stone px-5 py-1.5"
+    >
+      <Link to={`/measurements/${test.id}`} className="font-semibold hover:underline">
+        {methods.find((each) => each.id === test.method)?.title}
+      </Link>
+      <ResultWords test={test} />
+      <span className="text-[15px] text-soft">recorded at {stop?.label}</span>
+    </p>
+  )
+}
+
+/** A remark about the test, kept with it. */
+function Remark({ draft }: { draft: DraftState }) {
+  const { content } = draft
+  const [open, setOpen] = useState(content.note !== undefined)
+  if (!open)
+    return (
+      <Button kind="quiet" onClick={() => setOpen(true)}>
+        Note
+      </Button>
+    )
+  return (
+    <label className="grid grow gap-1 text-sm text-soft">
+      Note
+      <Input
+        maxLength={400}
+        autoFocus={content.note === undefined}
+        value={content.note ?? ''}
+        onChange={(event) => draft.change({ ...content, note: event.target.value || undefined })}
+      />
+    </label>
   )
 }
 

@@ -1,11 +1,9 @@
-import { useQuery } from '@tanstack/react-query'
 import { v7 as uuid } from 'uuid'
-import { queries } from '../api/queries'
 import type { TimerStep } from '../api/schema'
 import { useKeys } from '../app/keys'
 import { useLive, type Readings } from '../core/core'
 import { showClock } from '../fields/dates'
-import { showSpan, stepAfter, useClockActions, useNow } from '../timers/clocks'
+import { clocks, showSpan, stepAfter, useNow, useTimers } from '../timers/clocks'
 import { Button, Check, Choice } from '../ui/controls'
 import { Ratings, Notes } from '../visits/Results'
 import { CrumbDish } from './CrumbDish'
@@ -42,10 +40,7 @@ export function CrumbsCapture(props: CaptureProps) {
   const crumbs = (readings.crumbs as Crumb[] | undefined) ?? Array.from({ length: START_CRUMBS }, () => ({}))
   const now = useNow()
   const elapsed = content.startedAt ? Math.max(0, (now - Date.parse(content.startedAt)) / 1000) : 0
-  const clocks = useClockActions()
-  const running = useQuery(queries.timers()).data?.timers.find(
-    (timer) => timer.measurementId === draft.place.id,
-  )
+  const running = useTimers().find((timer) => timer.measurementId === draft.place.id)
   const complete = sent(readings, crumbs, stage)
   const live = useLive(method.id, complete, context)
   const record = useRecord(props)
@@ -58,9 +53,9 @@ export function CrumbsCapture(props: CaptureProps) {
   const start = () => {
     const startedAt = now
     put(crumbs, 'still', new Date(startedAt).toISOString())
-    clocks.put.mutate({
-      id: uuid(),
-      body: {
+    void clocks.put(
+      uuid(),
+      {
         visitId: draft.place.visitId,
         stopId: draft.place.stopId,
         measurementId: draft.place.id,
@@ -70,12 +65,13 @@ export function CrumbsCapture(props: CaptureProps) {
           .filter((step) => step.atSeconds !== undefined)
           .map((step) => stepAfter(startedAt, step.code, step.atSeconds!, step.toleranceSeconds)),
       },
-    })
+      props.place,
+    )
   }
   const mark = (over: Stage) => {
     const step = running?.steps.find((each) => each.code === STAGE_STEP[over] && each.doneAt === undefined)
     if (running && step) {
-      clocks.done.mutate({ timer: running.id, step: step.id, doneAt: new Date(now).toISOString() })
+      void clocks.done(running.id, step, new Date(now).toISOString())
     }
   }
   const advance = () => {

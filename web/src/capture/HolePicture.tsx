@@ -2,7 +2,7 @@ import type { Envelope, Figure } from '../api/schema'
 import type { Readings } from '../core/core'
 import { showClock } from '../fields/dates'
 import { useUnits } from '../units/units'
-import type { Point } from './HoleCapture'
+import type { Point } from './HoleLevels'
 
 const HOLE = { x: 44, top: 24, width: 112, height: 210 }
 const BARS = { x: 238, base: 210, height: 150, width: 150 }

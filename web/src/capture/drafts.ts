@@ -1,65 +1,28 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react'
-import { api, ApiError, must } from '../api/client'
+import { useEffect, useState } from 'react'
+import { api, must } from '../api/client'
 import { queries } from '../api/queries'
 import type { Draft } from '../api/schema'
-import type { Readings } from '../core/core'
+import {
+  forgetDraft,
+  keepDraft,
+  keptDraft,
+  useKeptDraft,
+  type Content,
+  type DraftPlace,
+  type KeptDraft,
+} from '../device/device'
+import { flush } from '../device/outbox'
 
-/** What a capture page needs to go on where it was left. */
-export type Content = {
-  readings: Readings
-  /** when the clock was started, as an instant */
-  startedAt?: string
-  /** how far a staged test has come */
-  stage?: number
-}
+export type { Content, DraftPlace } from '../device/device'
 
-export type DraftPlace = {
-  id: string
-  visitId: string
-  stopId: string
-  method: string
-  depthTopMm?: number
-  depthBottomMm?: number
-  supersedes?: string
-}
+const SEND_AFTER_MS = 250
+const UNDONE = 30
 
-/** A draft as kept on this device; unsent until the server has it. */
-type Kept = { place: DraftPlace; content: Content; version: number; sent: boolean }
-
-const PREFIX = 'draft:'
-const listeners = new Set<() => void>()
-
-function keep(kept: Kept) {
-  localStorage.setItem(PREFIX + kept.place.id, JSON.stringify(kept))
-  listeners.forEach((listener) => listener())
-}
-
-function forget(id: string) {
-  localStorage.removeItem(PREFIX + id)
-  listeners.forEach((listener) => listener())
-}
-
-function read(id: string): Kept | undefined {
-  const text = localStorage.getItem(PREFIX + id)
-  return text === null ? undefined : (JSON.parse(text) as Kept)
-}
-
-function countUnsent() {
-  let count = 0
-  for (let i = 0; i < localStorage.length; i++) {
-    const key = localStorage.key(i)!
-    if (key.startsWith(PREFIX) && !(JSON.parse(localStorage.getItem(key)!) as Kept).sent) count++
-  }
-  return count
-}
-
-/** How many drafts this device has kept that the server does not have yet. */
-export function useUnsent() {
-  return useSyncExternalStore((listener) => {
-    listeners.add(listener)
-    return () => listeners.delete(listener)
-  }, countUnsent)
+/** Version and conflict as the sending in the background last left them. */
+function newest(kept: KeptDraft) {
+  const live = keptDraft(kept.id)
+  return live && live.version >= kept.version ? { version: live.version, conflict: live.conflict } : {}
 }
 
 export type DraftState = {
@@ -72,104 +35,71 @@ export type DraftState = {
   conflict: Draft | undefined
   resolve: (theirs: boolean) => void
   discard: () => Promise<void>
-  /** call when the measurement is recorded: the draft is gone with it */
+  /** call when the measurement is kept: the draft is gone with it */
   finished: () => void
 }
 
 /** Readings on their way: on the device at once, on the server soon after, never only on the page. */
 export function useDraft(start: DraftPlace, initial: Content, stored: Draft | undefined): DraftState {
   const client = useQueryClient()
-  const [kept, setKept] = useState<Kept>(() => {
-    const here = read(start.id)
-    if (here && !here.sent) return here
+  const [first] = useState<KeptDraft>(() => {
+    const kept = keptDraft(start.id)
+    if (kept && (!kept.sent || !stored || kept.version >= stored.version)) return kept
     if (stored) {
       const { depthTopMm, depthBottomMm, supersedes } = stored
       return {
+        id: start.id,
         place: { ...start, depthTopMm, depthBottomMm, supersedes },
         content: stored.content as Content,
         version: stored.version,
         sent: true,
       }
     }
-    return { place: start, content: initial, version: 0, sent: true }
+    return { id: start.id, place: start, content: initial, version: 0, sent: true }
   })
+  const live = useKeptDraft(start.id)
+  // what this device kept long ago gives way to what was sent from another one since
+  const kept = live && live.version >= first.version ? live : first
   const [past, setPast] = useState<Content[]>([])
-  const [conflict, setConflict] = useState<Draft>()
-  const latest = useRef(kept)
-  const sending = useRef(false)
-
-  const update = useCallback((next: Kept) => {
-    latest.current = next
-    setKept(next)
-    keep(next)
-  }, [])
-
-  const send = useCallback(async () => {
-    if (sending.current || latest.current.sent) return
-    sending.current = true
-    const going = latest.current
-    try {
-      const { id, ...place } = going.place
-      const answer = await must(
-        api.PUT('/api/drafts/{id}', {
-          params: { path: { id } },
-          body: { ...place, content: going.content, version: going.version },
-        }),
-      )
-      const unchanged = latest.current.content === going.content && latest.current.place === going.place
-      update({ ...latest.current, version: answer.version, sent: unchanged })
-    } catch (error) {
-      if (error instanceof ApiError && error.status === 409) setConflict(error.current as Draft)
-    } finally {
-      sending.current = false
-    }
-  }, [update])
 
   useEffect(() => {
-    const soon = setTimeout(send, 250)
-    const again = setInterval(send, 5000)
-    return () => {
-      clearTimeout(soon)
-      clearInterval(again)
-    }
-  }, [kept, send])
+    if (kept.sent) return
+    const soon = setTimeout(() => void flush(), SEND_AFTER_MS)
+    return () => clearTimeout(soon)
+  }, [kept])
 
-  const change = (next: Content) => {
-    setPast([...past.slice(-30), kept.content])
-    update({ ...latest.current, content: next, sent: false })
-  }
+  const update = (part: Partial<KeptDraft>) => keepDraft({ ...kept, ...newest(kept), ...part })
   return {
     content: kept.content,
     place: kept.place,
-    change,
-    move: (layer) => update({ ...latest.current, place: { ...latest.current.place, ...layer }, sent: false }),
+    change: (next) => {
+      setPast([...past.slice(-UNDONE), kept.content])
+      update({ content: next, sent: false })
+    },
+    move: (layer) => update({ place: { ...kept.place, ...layer }, sent: false }),
     undo:
       past.length > 0
         ? () => {
             setPast(past.slice(0, -1))
-            update({ ...latest.current, content: past.at(-1)!, sent: false })
+            update({ content: past.at(-1)!, sent: false })
           }
         : undefined,
-    conflict,
+    conflict: kept.conflict,
     resolve: (theirs) => {
-      const current = conflict!
-      setConflict(undefined)
+      const current = kept.conflict!
       update({
-        ...latest.current,
-        content: theirs ? (current.content as Content) : latest.current.content,
+        content: theirs ? (current.content as Content) : kept.content,
         version: current.version,
         sent: theirs,
+        conflict: undefined,
       })
     },
     discard: async () => {
-      forget(kept.place.id)
+      forgetDraft(kept.id)
       if (kept.version > 0)
         await must(api.DELETE('/api/drafts/{id}', { params: { path: { id: kept.place.id } } }))
       await client.invalidateQueries({ queryKey: queries.visit(kept.place.visitId).queryKey })
     },
-    finished: () => {
-      latest.current = { ...latest.current, sent: true }
-      forget(kept.place.id)
-    },
+    finished: () => forgetDraft(kept.id),
   }
 }

@@ -1,14 +1,23 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type ReactNode } from 'react'
-import { useNavigate } from 'react-router'
-import { api, ApiError, must, type Fault } from '../api/client'
-import type { Envelope, MethodEntry, Stop } from '../api/schema'
+import { ApiError, type Fault } from '../api/client'
+import type { Envelope, Measurement, MethodEntry, Stop } from '../api/schema'
 import type { Readings } from '../core/core'
+import { keep } from '../device/outbox'
 import { Button, Input, Labelled } from '../ui/controls'
 import type { DraftState } from './drafts'
 
 /** What every capture panel gets. */
-export type CaptureProps = { draft: DraftState; context: Readings; method: MethodEntry; stop: Stop }
+export type CaptureProps = {
+  draft: DraftState
+  context: Readings
+  method: MethodEntry
+  stop: Stop
+  /** names of where a clock of this test runs */
+  place: { field: string; fieldId: string; stop: string }
+  /** where to go when it is recorded; a walk goes on, a single test shows what came of it */
+  goOn: (measurement: string, sent: boolean) => void
+}
 
 /** The instruction, the picture, the result and the buttons of a test, on a phone one under the other. */
 export function PanelLayout({
@@ -43,35 +52,43 @@ export function faultAt(faults: Fault[] | undefined, path: string) {
   return faults?.find((fault) => fault.field === path)?.message
 }
 
-/** Records the readings as a measurement; the server's evaluation is the record. */
-export function useRecord({ draft, method }: Pick<CaptureProps, 'draft' | 'method'>) {
+/** Ids recorded on this page: it is left by its own way, not by finding them recorded. */
+export const recordedHere = new Set<string>()
+
+/** Records the readings as a measurement: kept here, sent; the server's evaluation is the record. */
+export function useRecord({ draft, method, stop, goOn }: CaptureProps) {
   const client = useQueryClient()
-  const navigate = useNavigate()
   return useMutation({
-    mutationFn: ({ readings, reason }: { readings: Readings; reason?: string }) => {
+    mutationFn: (wanted: { readings: Readings; envelope?: Envelope; reason?: string }) => {
       const { id, visitId, stopId, depthTopMm, depthBottomMm, supersedes } = draft.place
       const takenAt = draft.content.startedAt ?? new Date().toISOString()
-      return must(
-        api.PUT('/api/measurements/{id}', {
-          params: { path: { id } },
-          body: {
-            visitId,
-            stopId,
-            method: method.id,
-            depthTopMm,
-            depthBottomMm,
-            readings,
-            takenAt,
-            supersedes,
-            reason,
-          },
-        }),
-      )
+      const { readings, envelope, reason } = wanted
+      recordedHere.add(id)
+      return keep<Measurement>({
+        kind: 'measurement',
+        target: id,
+        path: `/api/measurements/${id}`,
+        label: `${method.title}, ${stop.label}`,
+        envelope,
+        body: {
+          visitId,
+          stopId,
+          method: method.id,
+          depthTopMm,
+          depthBottomMm,
+          readings,
+          takenAt,
+          supersedes,
+          reason,
+          note: draft.content.note,
+        },
+      })
     },
-    onSuccess: async (measurement) => {
+    onError: () => recordedHere.delete(draft.place.id),
+    onSuccess: async (kept) => {
       draft.finished()
-      await client.invalidateQueries()
-      navigate(`/measurements/${measurement.id}`, { replace: true })
+      if (kept.sent) await client.invalidateQueries()
+      goOn(draft.place.id, kept.sent)
     },
   })
 }
@@ -103,7 +120,7 @@ export function RecordButton({
         kind="primary"
         className="min-h-13"
         disabled={!envelope || record.isPending}
-        onClick={() => record.mutate({ readings, reason: reason || undefined })}
+        onClick={() => record.mutate({ readings, envelope, reason: reason || undefined })}
       >
         {record.isPending ? 'Recording …' : label}
       </Button>

@@ -33,7 +33,13 @@ export function PhotoButton({ place, label = 'Photo' }: { place: PhotoPlace; lab
         {send.isPending ? 'Sending the photo …' : label}
       </Button>
       <span role="status" className={send.isError ? 'text-sm text-failing' : 'text-sm text-soft'}>
-        {send.isError ? `${send.error.message} Try again.` : send.isSuccess ? 'photo kept' : ''}
+        {send.isError
+          ? `${send.error.message} Try again.`
+          : send.isSuccess
+            ? send.data.sent
+              ? 'photo kept'
+              : 'photo kept here, not sent yet'
+            : ''}
       </span>
     </span>
   )

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
-import { api, must } from '../api/client'
+import type { Photo } from '../api/schema'
+import { keep } from '../device/outbox'
 
 const LONGEST_SIDE = 1600
 const QUALITY = 0.82
@@ -27,12 +28,19 @@ export async function sendPhoto(file: Blob, place: PhotoPlace) {
   const small = await shrunk(file).catch(() => {
     throw new Error('This file is no picture that this device can read.')
   })
-  return must(
-    api.PUT('/api/photos/{id}', {
-      params: { path: { id: uuid() }, query: { ...place, takenAt: new Date().toISOString() } },
-      headers: { 'Content-Type': 'image/jpeg' },
-      body: small as unknown as string,
-      bodySerializer: (body) => body,
-    }),
-  )
+  const id = uuid()
+  const query = new URLSearchParams({
+    visit: place.visit,
+    stop: place.stop,
+    takenAt: new Date().toISOString(),
+  })
+  if (place.method) query.set('method', place.method)
+  if (place.depthMm !== undefined) query.set('depthMm', String(place.depthMm))
+  return keep<Photo>({
+    kind: 'photo',
+    target: id,
+    path: `/api/photos/${id}?${query}`,
+    picture: small,
+    label: 'Photo',
+  })
 }

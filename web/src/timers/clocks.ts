@@ -1,16 +1,18 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api, must } from '../api/client'
 import { queries } from '../api/queries'
 import type { Timer, TimerStep, TimerWrite } from '../api/schema'
+import { heardTimers, useJobs } from '../device/device'
+import { keep } from '../device/outbox'
+import { clocksWithKept } from '../device/overlay'
 
 /** A moment that a running clock still has to call out. */
 export type Due = { timer: Timer; step: TimerStep; inSeconds: number }
 
 /** The server's time now, ticking. */
 export function useNow(everyMs = 1000) {
-  const offset = useQuery(queries.timers()).data?.offsetMs ?? 0
+  const offset = useQuery(queries.timers()).data?.offsetMs ?? heardTimers()?.offsetMs ?? 0
   const [now, setNow] = useState(() => Date.now())
   useEffect(() => {
     const tick = setInterval(() => setNow(Date.now()), everyMs)
@@ -50,31 +52,41 @@ export function testPath(timer: Timer) {
   return `/visits/${timer.visitId}/stops/${timer.stopId}/${timer.method}/${timer.measurementId}`
 }
 
-/** Starts, marks and stops the clocks of the server. */
-export function useClockActions() {
-  const client = useQueryClient()
-  const refresh = () => client.invalidateQueries({ queryKey: queries.timers().queryKey })
-  const put = useMutation({
-    mutationFn: ({ id, body }: { id: string; body: TimerWrite }) =>
-      must(api.PUT('/api/timers/{id}', { params: { path: { id } }, body })),
-    onSettled: refresh,
-  })
-  const done = useMutation({
-    mutationFn: ({ timer, step, doneAt }: { timer: string; step: string; doneAt: string | undefined }) =>
-      must(
-        api.PUT('/api/timers/{id}/steps/{step}/done', {
-          params: { path: { id: timer, step } },
-          body: { doneAt },
-        }),
-      ),
-    onSettled: refresh,
-  })
-  const stop = useMutation({
-    mutationFn: ({ id, stoppedAt }: { id: string; stoppedAt: string | undefined }) =>
-      must(api.PUT('/api/timers/{id}/stopped', { params: { path: { id } }, body: { stoppedAt } })),
-    onSettled: refresh,
-  })
-  return { put, done, stop }
+/** All running clocks: the server's, as last heard of, and what this device has started or marked since. */
+export function useTimers(): Timer[] {
+  const jobs = useJobs()
+  const methods = useQuery(queries.methods()).data
+  const heard = useQuery(queries.timers()).data?.timers ?? heardTimers()?.timers
+  return useMemo(() => clocksWithKept(heard ?? [], jobs, methods ?? []), [heard, jobs, methods])
+}
+
+/** Starts, marks and stops clocks: kept on this device first, then sent to the server that keeps them. */
+export const clocks = {
+  put: (id: string, body: TimerWrite, place: { field: string; fieldId: string; stop: string }) =>
+    keep({
+      kind: 'timer',
+      target: id,
+      path: `/api/timers/${id}`,
+      body: body as unknown as Record<string, unknown>,
+      place,
+      label: `Clock at ${place.stop}`,
+    }),
+  done: (timer: string, step: TimerStep, doneAt: string | undefined) =>
+    keep({
+      kind: 'step',
+      target: step.id,
+      path: `/api/timers/${timer}/steps/${step.id}/done`,
+      body: { doneAt },
+      label: `Clock: ${step.label}`,
+    }),
+  stop: (timer: Timer, stoppedAt: string | undefined) =>
+    keep({
+      kind: 'timer-stop',
+      target: timer.id,
+      path: `/api/timers/${timer.id}/stopped`,
+      body: { stoppedAt },
+      label: `Clock stopped at ${timer.stop}`,
+    }),
 }
 
 /** One step of a clock to send, due so many seconds after its start. */

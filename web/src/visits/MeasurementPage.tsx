@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Link, useParams } from 'react-router'
 import { queries } from '../api/queries'
 import type { Measurement, MethodEntry } from '../api/schema'
+import { useJobs, type Job } from '../device/device'
 import { showClock, showDay } from '../fields/dates'
 import { buttonLook } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
@@ -10,12 +11,36 @@ import { useUnits } from '../units/units'
 import { ReadingsTable } from './ReadingsTable'
 import { Figures, Notes, Ratings } from './Results'
 
+/** A test that so far is on this device only, as the page worked it out. */
+function KeptTest({ job, methods }: { job: Job; methods: MethodEntry[] }) {
+  const method = methods.find((each) => each.id === job.body?.method)
+  const labels = Object.fromEntries((method?.indicators ?? []).map((each) => [each.id, each.label]))
+  return (
+    <div className="mx-auto grid w-full max-w-3xl gap-5 px-5 py-7">
+      <header>
+        <Link to={`/visits/${String(job.body?.visitId)}`} className="text-accent hover:underline">
+          visit
+        </Link>
+        <h1 className="text-3xl">{job.label}</h1>
+        <p className="text-soft">
+          Kept on this device, not sent yet. The server works it out again when it is.
+        </p>
+      </header>
+      <Ratings envelope={job.envelope!} labels={labels} />
+      <Figures envelope={job.envelope!} labels={method?.labels ?? {}} />
+      <Notes envelope={job.envelope!} />
+    </div>
+  )
+}
+
 /** One recorded test: what was read, what came of it and how, and who changed it. */
 export function MeasurementPage() {
   const { id } = useParams()
   const history = useQuery(queries.measurement(id!))
   const methods = useQuery(queries.methods())
   const units = useUnits()
+  const job = useJobs().find((each) => each.kind === 'measurement' && each.target === id)
+  if (job?.envelope && !history.data && methods.data) return <KeptTest job={job} methods={methods.data} />
   if (history.isPending || methods.isPending) return <Loading what="the test" />
   if (history.isError) return <Failed error={history.error} retry={() => history.refetch()} />
   if (methods.isError) return <Failed error={methods.error} retry={() => methods.refetch()} />
@@ -69,6 +94,7 @@ export function MeasurementPage() {
       <section aria-label="Readings" className="grid content-start gap-3">
         <h2 className="text-lg">Readings</h2>
         <ReadingsTable entries={method.readings} readings={measurement.readings} />
+        {measurement.note && <p className="border-l-3 border-rule pl-3">{measurement.note}</p>}
       </section>
       {evaluation.working.length > 0 && (
         <section className="md:col-span-2">

@@ -2,13 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
-import { api, must } from '../api/client'
 import { queries } from '../api/queries'
-import type { Visit } from '../api/schema'
-import { Button, Input, Labelled } from '../ui/controls'
+import type { TestSet } from '../api/schema'
+import { Button, Choice, Input, Labelled } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { today } from '../fields/dates'
 import { PaperSheet } from './PaperSheet'
+import { keepVisit } from './keepVisit'
 import { ConditionsForm, conditionsFaults, type DayConditions } from './ConditionsForm'
 
 /** The start of a walk: the day, and what its figures will depend on. */
@@ -21,17 +21,14 @@ export function NewVisitPage() {
   const [visitId] = useState(() => uuid())
   const [visitedOn, setVisitedOn] = useState(today())
   const [day, setDay] = useState<DayConditions>({})
+  const sets = useQuery(queries.testSets()).data ?? []
+  const [set, setSet] = useState<TestSet>()
   const begin = useMutation({
     mutationFn: () =>
-      must(
-        api.PUT('/api/visits/{id}', {
-          params: { path: { id: visitId } },
-          body: { fieldId: id!, visitedOn, ...day, version: 0 },
-        }),
-      ),
-    onSuccess: async (visit: Visit) => {
+      keepVisit(visitId, { fieldId: id!, visitedOn, ...day, tests: set?.methods.join(','), version: 0 }),
+    onSuccess: async () => {
       await client.invalidateQueries({ queryKey: queries.field(id!).queryKey })
-      navigate(`/visits/${visit.id}`, { replace: true })
+      navigate(`/visits/${visitId}`, { replace: true })
     },
   })
   if (field.isPending) return <Loading what="the field" />
@@ -74,6 +71,15 @@ export function NewVisitPage() {
         stops={field.data.stops}
         onChange={setDay}
         faults={faults}
+      />
+      <Choice
+        label="Tests"
+        options={[
+          { code: 'all', label: 'all' },
+          ...sets.map((each) => ({ code: each.code ?? each.id!, label: each.name })),
+        ]}
+        value={set ? (set.code ?? set.id!) : 'all'}
+        onChange={(code) => setSet(sets.find((each) => code === (each.code ?? each.id)))}
       />
       {begin.isError && Object.keys(faults).length === 0 && (
         <p role="alert" className="text-failing">

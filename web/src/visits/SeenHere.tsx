@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api, ApiError, must } from '../api/client'
+import { ApiError } from '../api/client'
 import { queries } from '../api/queries'
 import type { Observation, Stop } from '../api/schema'
+import { keep as keepOnDevice } from '../device/outbox'
 import { Button, Choice, QuantityInput } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 
@@ -19,10 +20,13 @@ export function SeenHere({
   visit,
   stop,
   seen,
+  before,
 }: {
   visit: string
   stop: Stop
   seen: Observation | undefined
+  /** what was seen at the stop before, to take over where it is the same */
+  before?: { label: string; seen: Observation }
 }) {
   const [open, setOpen] = useState(false)
   const words = seen
@@ -41,7 +45,7 @@ export function SeenHere({
         {seen ? 'Change what is seen' : 'What is seen'}
       </Button>
       <Panel title={`Seen at ${stop.label}`} open={open} onClose={() => setOpen(false)}>
-        <SeenForm visit={visit} stop={stop} seen={seen} onDone={() => setOpen(false)} />
+        <SeenForm visit={visit} stop={stop} seen={seen} before={before} onDone={() => setOpen(false)} />
       </Panel>
     </>
   )
@@ -51,11 +55,13 @@ function SeenForm({
   visit,
   stop,
   seen,
+  before,
   onDone,
 }: {
   visit: string
   stop: Stop
   seen: Observation | undefined
+  before?: { label: string; seen: Observation }
   onDone: () => void
 }) {
   const client = useQueryClient()
@@ -65,22 +71,23 @@ function SeenForm({
   const keep = useMutation({
     mutationFn: () => {
       const { cropVigour, slopePct, rills, whiteCrust, standingWater, note } = entry
-      return must(
-        api.PUT('/api/observations/{id}', {
-          params: { path: { id } },
-          body: {
-            visitId: visit,
-            stopId: stop.id,
-            cropVigour,
-            slopePct,
-            rills,
-            whiteCrust,
-            standingWater,
-            note,
-            version: seen?.version ?? 0,
-          },
-        }),
-      )
+      return keepOnDevice({
+        kind: 'observation',
+        target: id,
+        path: `/api/observations/${id}`,
+        label: `Seen at ${stop.label}`,
+        body: {
+          visitId: visit,
+          stopId: stop.id,
+          cropVigour,
+          slopePct,
+          rills,
+          whiteCrust,
+          standingWater,
+          note,
+          version: seen?.version ?? 0,
+        },
+      })
     },
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: queries.visit(visit).queryKey })
@@ -100,6 +107,16 @@ function SeenForm({
         keep.mutate()
       }}
     >
+      {before && (
+        <Button
+          onClick={() => {
+            const { cropVigour, slopePct, rills, whiteCrust, standingWater } = before.seen
+            put({ cropVigour, slopePct, rills, whiteCrust, standingWater })
+          }}
+        >
+          As at {before.label}
+        </Button>
+      )}
       <Choice
         label="Vigour of the crop, 0 poor to 2 strong"
         options={VIGOUR}

@@ -1,35 +1,37 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { api, must } from '../api/client'
-import { queries } from '../api/queries'
 import type { Draft, MadeTest, MethodEntry, Stop, VisitView } from '../api/schema'
 import { useKeys } from '../app/keys'
-import { showDay, words } from '../fields/dates'
-import { Button } from '../ui/controls'
-import { asLevel, Crumb } from '../ui/levels'
-import { Panel } from '../ui/Panel'
-import { Failed, Loading, Notice } from '../ui/states'
-import { useUnits } from '../units/units'
+import { useVisit } from '../device/useVisit'
+import { showDay } from '../fields/dates'
 import { PhotoButton } from '../photos/PhotoButton'
+import { Button } from '../ui/controls'
+import { Failed, Loading } from '../ui/states'
+import { useUnits } from '../units/units'
+import { ChosenSet } from './ChosenSet'
+import { DayLine } from './DayLine'
+import { ResultWords } from './ResultWords'
 import { SeenHere } from './SeenHere'
-import { ConditionsForm, conditionsFaults, type DayConditions } from './ConditionsForm'
+import { nextTest, PARTS, progress, testPath, testsOf, waits } from './walk'
 
-/** The walk: stops across, tests down, what is done and what is next. */
+/** The walk: one stop after the other, down the face, what is done and what is next. */
 export function VisitPage() {
   const { id } = useParams()
-  const visit = useQuery(queries.visit(id!))
-  const methods = useQuery(queries.methods())
+  const { view, methods, error, refetch } = useVisit(id!)
   const navigate = useNavigate()
-  const next = visit.data && methods.data ? nextTest(visit.data, methods.data) : undefined
-  useKeys({ n: () => next && navigate(next) })
-  if (visit.isPending || methods.isPending) return <Loading what="the visit" />
-  if (visit.isError) return <Failed error={visit.error} retry={() => visit.refetch()} />
-  if (methods.isError) return <Failed error={methods.error} retry={() => methods.refetch()} />
-  const view = visit.data
-  const done = view.measurements.length
+  const [shown, setShown] = useState<string>()
+  const next = view && methods ? nextTest(view, methods) : undefined
+  const go = () => next && navigate(testPath(id!, next.stop.id, next.method.id))
+  useKeys({ n: go })
+  if (error) return <Failed error={error} retry={() => refetch()} />
+  if (!view || !methods) return <Loading what="the visit" />
+  const done = progress(view, methods)
+  const stop =
+    view.stops.find((each) => each.id === shown) ??
+    view.stops.find((each) => each.id === next?.stop.id) ??
+    view.stops[0]
   return (
-    <div className="mx-auto grid w-full max-w-5xl gap-6 px-5 py-7">
+    <div className="mx-auto grid w-full max-w-5xl gap-5 px-5 py-6">
       <div className="flex flex-wrap items-end gap-4">
         <div className="mr-auto">
           <Link to={`/fields/${view.field.id}`} className="text-accent hover:underline">
@@ -38,146 +40,88 @@ export function VisitPage() {
           <h1 className="text-3xl">Visit of {showDay(view.visit.visitedOn)}</h1>
         </div>
         {next && (
-          <Button kind="primary" onClick={() => navigate(next)}>
-            {done === 0 ? 'First test' : 'Next test'}
+          <Button kind="primary" onClick={go}>
+            {view.measurements.length === 0 ? 'First test' : 'Next test'}: {next.method.title}
           </Button>
         )}
       </div>
       <DayLine view={view} />
+      <ChosenSet view={view} methods={methods} />
       {view.stops.length === 0 && <p className="text-soft">This field has no stop yet.</p>}
-      <ol className="grid gap-5">
-        {view.stops.map((stop) => (
-          <StopRow key={stop.id} stop={stop} view={view} methods={methods.data} />
-        ))}
-      </ol>
+      {view.stops.length > 0 && (
+        <nav aria-label="Stops" className="flex flex-wrap gap-x-6 border-b border-strong-rule">
+          {view.stops.map((each) => {
+            const { made, of } = progress(view, methods, each)
+            return (
+              <button
+                key={each.id}
+                type="button"
+                aria-current={each.id === stop?.id ? 'step' : undefined}
+                onClick={() => setShown(each.id)}
+                className="-mb-px min-h-11 border-b-3 border-transparent aria-[current]:border-ink aria-[current]:font-bold"
+              >
+                {each.label}{' '}
+                <span className="text-sm font-normal text-soft">
+                  {made} of {of}
+                </span>
+              </button>
+            )
+          })}
+          <span className="ml-auto content-center text-sm text-soft">
+            {done.made} of {done.of} tests made
+          </span>
+        </nav>
+      )}
+      {stop && <StopWalk key={stop.id} stop={stop} view={view} methods={methods} />}
     </div>
   )
 }
 
-function testPath(visit: string, stop: string, method: string, measurement?: string) {
-  return `/visits/${visit}/stops/${stop}/${method}${measurement ? `/${measurement}` : ''}`
-}
-
-function nextTest(view: VisitView, methods: MethodEntry[]) {
-  for (const stop of view.stops) {
-    for (const method of methods) {
-      const made = view.measurements.some((each) => each.stopId === stop.id && each.method === method.id)
-      const begun = view.drafts.some((each) => each.stopId === stop.id && each.method === method.id)
-      if (!made && !begun) return testPath(view.visit.id, stop.id, method.id)
-    }
-  }
-  return undefined
-}
-
-function DayLine({ view }: { view: VisitView }) {
-  const units = useUnits()
-  const client = useQueryClient()
-  const { visit } = view
-  const [open, setOpen] = useState(false)
-  const [day, setDay] = useState<DayConditions>({})
-  const save = useMutation({
-    mutationFn: () => {
-      const { fieldId, visitedOn, note, version } = visit
-      return must(
-        api.PUT('/api/visits/{id}', {
-          params: { path: { id: visit.id } },
-          body: { fieldId, visitedOn, note, version, ...day },
-        }),
-      )
-    },
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: queries.visit(visit.id).queryKey })
-      setOpen(false)
-    },
-  })
-  const facts = [
-    visit.person,
-    visit.soilMoisture && `soil ${visit.soilMoisture}`,
-    visit.daysSinceRain !== undefined && `${visit.daysSinceRain} d since rain`,
-    visit.soilTempC !== undefined && `soil at ${units.text(visit.soilTempC, '°C')}`,
-    visit.lastManagement,
-  ].filter(Boolean)
+/** A stop from the sky down: what is seen, then each part of the walk with its tests. */
+function StopWalk({ stop, view, methods }: { stop: Stop; view: VisitView; methods: MethodEntry[] }) {
+  const tests = testsOf(view, methods)
+  const before = view.stops[view.stops.findIndex((each) => each.id === stop.id) - 1]
+  const seen = (at: Stop | undefined) => view.observations.find((each) => each.stopId === at?.id)
   return (
-    <div className="grid gap-2">
-      <p>
-        {facts.join(' · ')}{' '}
-        <Button
-          kind="quiet"
-          onClick={() => {
-            const { soilMoisture, daysSinceRain, soilTempC, lastManagement } = visit
-            setDay({ soilMoisture, daysSinceRain, soilTempC, lastManagement })
-            setOpen(true)
-          }}
-        >
-          Change conditions
-        </Button>
-      </p>
-      {view.warnings.map((note) => (
-        <Notice key={note.code} severity="caution">
-          {units.prose(note.text)}
-        </Notice>
-      ))}
-      <Panel title="Conditions of the day" open={open} onClose={() => setOpen(false)}>
-        <form
-          noValidate
-          className="grid gap-4"
-          onSubmit={(event) => {
-            event.preventDefault()
-            save.mutate()
-          }}
-        >
-          <ConditionsForm
-            day={day}
-            visitedOn={visit.visitedOn}
-            stops={view.stops}
-            onChange={setDay}
-            faults={conditionsFaults(save.error)}
-          />
-          {save.isError && (
-            <p role="alert" className="text-failing">
-              {save.error.message}
-            </p>
-          )}
-          <p className="text-sm text-soft">
-            Tests already recorded keep the conditions they were evaluated with.
-          </p>
-          <Button kind="primary" type="submit" disabled={save.isPending}>
-            Keep
-          </Button>
-        </form>
-      </Panel>
-    </div>
-  )
-}
-
-function StopRow({ stop, view, methods }: { stop: Stop; view: VisitView; methods: MethodEntry[] }) {
-  return (
-    <li className="grid gap-2 border-t border-strong-rule pt-3">
-      <h2 className="text-lg">
-        {stop.label}
-        {stop.note && <span className="ml-3 text-base font-normal text-soft">{stop.note}</span>}
-      </h2>
+    <section aria-label={stop.label} className="grid gap-4">
       <div className="flex flex-wrap items-center gap-x-5">
+        {stop.note && <span>{stop.note}</span>}
         <SeenHere
           visit={view.visit.id}
           stop={stop}
-          seen={view.observations.find((each) => each.stopId === stop.id)}
+          seen={seen(stop)}
+          before={before && seen(before) ? { label: before.label, seen: seen(before)! } : undefined}
         />
         <PhotoButton place={{ visit: view.visit.id, stop: stop.id }} />
       </div>
-      <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
-        {methods.map((method) => (
-          <TestCell
-            key={method.id}
-            method={method}
-            view={view}
-            stop={stop}
-            made={view.measurements.filter((each) => each.stopId === stop.id && each.method === method.id)}
-            drafts={view.drafts.filter((each) => each.stopId === stop.id && each.method === method.id)}
-          />
-        ))}
-      </ul>
-    </li>
+      <ol className="grid gap-4">
+        {PARTS.map((part) => {
+          const own = tests.filter((method) => method.family === part.family)
+          if (own.length === 0) return null
+          return (
+            <li key={part.family} className="grid gap-x-6 gap-y-1 sm:grid-cols-[8.5rem_minmax(0,1fr)]">
+              <h2 className="pt-2.5 text-base">{part.label}</h2>
+              <ul className="grid gap-1.5 lg:grid-cols-2">
+                {own.map((method) => (
+                  <TestCell
+                    key={method.id}
+                    method={method}
+                    view={view}
+                    stop={stop}
+                    made={view.measurements.filter(
+                      (each) => each.stopId === stop.id && each.method === method.id,
+                    )}
+                    drafts={view.drafts.filter(
+                      (each) => each.stopId === stop.id && each.method === method.id,
+                    )}
+                  />
+                ))}
+              </ul>
+            </li>
+          )
+        })}
+      </ol>
+    </section>
   )
 }
 
@@ -220,7 +164,10 @@ function TestCell({
       {nothing ? (
         <Link to={testPath(view.visit.id, stop.id, method.id)} className={line}>
           <span className="grow">{method.title}</span>
-          <span className="text-soft">{method.handsOnMinutes} min</span>
+          <span className="text-soft">
+            {method.handsOnMinutes} min
+            {waits(method) && ', then waits'}
+          </span>
         </Link>
       ) : (
         <Link
@@ -233,26 +180,5 @@ function TestCell({
         </Link>
       )}
     </li>
-  )
-}
-
-/** What came of a test in a few words: crumbs of its levels, or its class. */
-export function ResultWords({ test }: { test: MadeTest }) {
-  if (test.results.length === 0)
-    return <span className="font-semibold">{test.contextClass ? words(test.contextClass) : 'recorded'}</span>
-  return (
-    <span className="flex gap-1.5">
-      {test.results.map((result) => {
-        const level = asLevel(result.level)!
-        return (
-          <span key={result.indicator} title={`${result.label}: ${level}`} className="flex">
-            <Crumb level={level} />
-            <span className="sr-only">
-              {result.label} {level}
-            </span>
-          </span>
-        )
-      })}
-    </span>
   )
 }

@@ -225,6 +225,7 @@ class DemoData implements ApplicationRunner {
                         soilTempC,
                         null,
                         null,
+                        null,
                         1));
         double yearsAgo = ChronoUnit.DAYS.between(on, today) / DAYS_A_YEAR;
         DemoVisit tests =
@@ -250,6 +251,7 @@ class DemoData implements ApplicationRunner {
                                 test.bottomMm(),
                                 test.readings(),
                                 at,
+                                null,
                                 null,
                                 null));
             }

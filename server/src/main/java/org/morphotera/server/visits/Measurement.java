@@ -16,6 +16,7 @@ import org.morphotera.core.method.Envelope;
  *
  * @param supersedes the measurement that this one corrects
  * @param supersededBy the measurement that corrects this one
+ * @param note what was remarked at the test
  * @param coreVersion of the rules that made the evaluation
  */
 public record Measurement(
@@ -35,6 +36,7 @@ public record Measurement(
         @Nullable UUID supersedes,
         @Nullable UUID supersededBy,
         @Nullable String reason,
+        @Nullable String note,
         Instant recordedAt) {
 
     /** What a client sends. */
@@ -51,7 +53,8 @@ public record Measurement(
             Instant takenAt,
 
             @Nullable UUID supersedes,
-            @Nullable @Size(max = 400) String reason) {}
+            @Nullable @Size(max = 400) String reason,
+            @Nullable @Size(max = 400) String note) {}
 
     /** A measurement with all that it corrected and that corrected it, newest first. */
     public record History(Measurement measurement, String stop, String field, List<Measurement> versions) {}

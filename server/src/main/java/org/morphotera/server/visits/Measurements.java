@@ -104,6 +104,7 @@ public class Measurements {
                 body.supersedes(),
                 null,
                 body.reason(),
+                body.note(),
                 clock.instant().truncatedTo(ChronoUnit.MILLIS));
         rows.insertMeasurement(practice, who.id(), row);
         if (body.supersedes() != null) {

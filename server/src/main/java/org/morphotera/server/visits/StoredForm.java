@@ -54,6 +54,7 @@ class StoredForm {
                 row.supersedes(),
                 row.supersededBy(),
                 row.reason(),
+                row.note(),
                 row.recordedAt());
     }
 }

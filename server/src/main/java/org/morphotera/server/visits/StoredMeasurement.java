@@ -21,4 +21,5 @@ public record StoredMeasurement(
         UUID supersedes,
         UUID supersededBy,
         String reason,
+        String note,
         Instant recordedAt) {}

@@ -13,7 +13,11 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.server.fields.OneOf;
 
-/** One day at one field, with the conditions that its figures depend on. */
+/**
+ * One day at one field, with the conditions that its figures depend on.
+ *
+ * @param tests ids of the tests chosen for the walk, joined by commas in the order of the work; {@code null} for all
+ */
 public record Visit(
         UUID id,
         UUID fieldId,
@@ -25,6 +29,7 @@ public record Visit(
         @Nullable Double soilTempC,
         @Nullable String lastManagement,
         @Nullable String note,
+        @Nullable String tests,
         int version) {
 
     /** What a client sends; {@code version} is the one it saw, 0 for a new visit. */
@@ -44,5 +49,6 @@ public record Visit(
 
             @Nullable @Size(max = 400) String lastManagement,
             @Nullable @Size(max = 2000) String note,
+            @Nullable @Size(max = 2000) String tests,
             int version) {}
 }

@@ -14,7 +14,7 @@ import org.apache.ibatis.annotations.Update;
 public interface VisitMapper {
 
     String VISIT = "select v.id, v.field_id, v.person_id, p.name as person, v.visited_on, v.soil_moisture, "
-            + "v.days_since_rain, v.soil_temp_c, v.last_management, v.note, v.version "
+            + "v.days_since_rain, v.soil_temp_c, v.last_management, v.note, v.tests, v.version "
             + "from visit v join person p on p.id = v.person_id ";
 
     String DRAFT = "select id, visit_id, stop_id, method, depth_top_mm, depth_bottom_mm, content, supersedes, "
@@ -22,7 +22,7 @@ public interface VisitMapper {
 
     String MEASUREMENT = "select m.id, m.field_id, m.visit_id, m.stop_id, m.method, m.depth_top_mm, "
             + "m.depth_bottom_mm, m.readings, m.context, m.evaluation, m.core_version, m.taken_at, p.name as person, "
-            + "m.supersedes, n.id as superseded_by, m.reason, m.recorded_at "
+            + "m.supersedes, n.id as superseded_by, m.reason, m.note, m.recorded_at "
             + "from measurement m join person p on p.id = m.person_id "
             + "left join measurement n on n.supersedes = m.id ";
 
@@ -33,14 +33,14 @@ public interface VisitMapper {
     List<Visit> visitsOf(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @Insert("insert into visit (id, practice_id, field_id, person_id, visited_on, soil_moisture, days_since_rain, "
-            + "soil_temp_c, last_management, note, version) values (#{v.id}, #{practice}, #{v.fieldId}, #{v.personId}, "
+            + "soil_temp_c, last_management, note, tests, version) values (#{v.id}, #{practice}, #{v.fieldId}, #{v.personId}, "
             + "#{v.visitedOn}, #{v.soilMoisture}, #{v.daysSinceRain}, #{v.soilTempC}, #{v.lastManagement}, #{v.note}, "
-            + "#{v.version})")
+            + "#{v.tests}, #{v.version})")
     void insertVisit(@Param("practice") UUID practice, @Param("v") Visit visit);
 
     @Update("update visit set visited_on = #{v.visitedOn}, soil_moisture = #{v.soilMoisture}, "
             + "days_since_rain = #{v.daysSinceRain}, soil_temp_c = #{v.soilTempC}, "
-            + "last_management = #{v.lastManagement}, note = #{v.note}, version = #{v.version} "
+            + "last_management = #{v.lastManagement}, note = #{v.note}, tests = #{v.tests}, version = #{v.version} "
             + "where practice_id = #{practice} and id = #{v.id} and version = #{v.version} - 1")
     int updateVisit(@Param("practice") UUID practice, @Param("v") Visit visit);
 
@@ -77,9 +77,9 @@ public interface VisitMapper {
 
     @Insert("insert into measurement (id, practice_id, field_id, visit_id, stop_id, method, depth_top_mm, "
             + "depth_bottom_mm, readings, context, evaluation, core_version, taken_at, person_id, supersedes, reason, "
-            + "recorded_at) values (#{m.id}, #{practice}, #{m.fieldId}, #{m.visitId}, #{m.stopId}, #{m.method}, "
+            + "note, recorded_at) values (#{m.id}, #{practice}, #{m.fieldId}, #{m.visitId}, #{m.stopId}, #{m.method}, "
             + "#{m.depthTopMm}, #{m.depthBottomMm}, #{m.readings}, #{m.context}, #{m.evaluation}, #{m.coreVersion}, "
-            + "#{m.takenAt}, #{person}, #{m.supersedes}, #{m.reason}, #{m.recordedAt})")
+            + "#{m.takenAt}, #{person}, #{m.supersedes}, #{m.reason}, #{m.note}, #{m.recordedAt})")
     void insertMeasurement(
             @Param("practice") UUID practice, @Param("person") UUID person, @Param("m") StoredMeasurement measurement);
 }

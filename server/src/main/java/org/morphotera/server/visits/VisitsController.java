@@ -116,6 +116,7 @@ class VisitsController {
         if (body.visitedOn().isAfter(java.time.LocalDate.now(clock).plusDays(1))) {
             throw RefusedException.of("visitedOn", "FUTURE", "A visit can't lie in the future. Correct the date.");
         }
+        ChosenTests.check(ChosenTests.list(body.tests()), "tests");
         Visit stored = rows.visit(practice, id);
         if (stored != null && !stored.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "A visit stays with its field. Begin another one.");
@@ -132,6 +133,7 @@ class VisitsController {
                 body.soilTempC(),
                 body.lastManagement(),
                 body.note(),
+                body.tests(),
                 body.version() + 1);
         Versioned.write(
                 sent,

@@ -17,7 +17,8 @@ class PageRoutes implements WebMvcConfigurer {
                 .addResourceLocations("classpath:/static/assets/")
                 .setCacheControl(
                         CacheControl.maxAge(365, TimeUnit.DAYS).cachePublic().immutable());
-        registry.addResourceHandler("/index.html", "/icon.svg")
+        registry.addResourceHandler(
+                        "/index.html", "/icon.svg", "/sw.js", "/workbox-*.js", "/manifest.webmanifest", "/*.png")
                 .addResourceLocations("classpath:/static/")
                 .setCacheControl(CacheControl.noCache());
     }

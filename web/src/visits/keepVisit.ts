@@ -1,0 +1,13 @@
+import type { Visit, VisitWrite } from '../api/schema'
+import { keep } from '../device/outbox'
+
+/** Writes a visit: on this device first, then to the server. */
+export function keepVisit(id: string, body: VisitWrite) {
+  return keep<Visit>({
+    kind: 'visit',
+    target: id,
+    path: `/api/visits/${id}`,
+    body: body as unknown as Record<string, unknown>,
+    label: 'Visit',
+  })
+}
