@@ -32,9 +32,12 @@ const offline = VitePWA({
     skipWaiting: true,
     runtimeCaching: [
       {
-        // clocks go by the server's time: an old answer would set them wrong
+        // clocks go by the server's time: an old answer would set them wrong; instruments stream
         urlPattern: ({ url, request }) =>
-          request.method === 'GET' && url.pathname.startsWith('/api/') && url.pathname !== '/api/timers',
+          request.method === 'GET' &&
+          url.pathname.startsWith('/api/') &&
+          url.pathname !== '/api/timers' &&
+          !url.pathname.startsWith('/api/devices/'),
         handler: 'NetworkFirst',
         options: {
           cacheName: 'data-read',

@@ -42,6 +42,7 @@ export const KEYS: [string, string][] = [
   ['n', 'next test, on a visit'],
   ['t', 'start the clock of a test'],
   ['u', 'undo, in a test'],
+  ['r', 'record a test'],
   ['1 … 8', 'tap a crumb'],
   ['Enter', 'record the level or the choice'],
   ['Esc', 'close what is open'],

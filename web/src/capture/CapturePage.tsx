@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState, type ComponentType } from 'react'
+import { Suspense, useMemo, useState } from 'react'
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { queries } from '../api/queries'
@@ -12,19 +12,10 @@ import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { ResultWords } from '../visits/ResultWords'
 import { nextTest, testPath } from '../visits/walk'
-import { CrumbsCapture } from './CrumbsCapture'
 import { useDraft, type DraftPlace, type DraftState } from './drafts'
-import { FeelCapture } from './FeelCapture'
 import { FormCapture } from './FormCapture'
-import { HoleCapture } from './HoleCapture'
-import { recordedHere, type CaptureProps } from './panel'
-
-/** Methods with a picture of their own to work on; every other one gets the form from the catalogue. */
-const PANELS: Record<string, ComponentType<CaptureProps>> = {
-  'hole-drainage': HoleCapture,
-  'crumb-stability': CrumbsCapture,
-  'texture-feel': FeelCapture,
-}
+import { recordedHere } from './panel'
+import { PANELS } from './panels'
 
 /** One test at one stop. */
 export function CapturePage() {
@@ -134,7 +125,9 @@ function Capture({
           >
             {view.field.name}, {stop.label}
           </Link>
-          {method.id !== 'hole-drainage' && <LayerWords layer={draft.place} onChange={draft.move} />}
+          {method.usualBottomMm !== undefined && method.id !== 'hole-drainage' && (
+            <LayerWords layer={draft.place} onChange={draft.move} />
+          )}
         </p>
       </header>
       {draft.place.supersedes && (
@@ -150,7 +143,9 @@ function Capture({
         </div>
       )}
       <LastMade view={view} methods={methods} />
-      <Panel draft={draft} context={context} method={method} stop={stop} place={place} goOn={goOn} />
+      <Suspense fallback={<Loading what="the picture" />}>
+        <Panel draft={draft} context={context} method={method} stop={stop} place={place} goOn={goOn} />
+      </Suspense>
       <div className="flex flex-wrap items-start gap-5 border-t border-rule px-5 py-2">
         <PhotoButton
           place={{ visit: view.visit.id, stop: stop.id, method: method.id, depthMm: draft.place.depthTopMm }}

@@ -1,0 +1,2 @@
+/** Instruments that stream their readings into the capture; those that ship are simulated. */
+package org.morphotera.server.devices;
