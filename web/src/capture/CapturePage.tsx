@@ -113,7 +113,7 @@ function Capture({
           {next && (
             <Link
               to={nextPath!}
-              className="order-last ml-5 inline-flex min-h-11 items-center hover:underline"
+              className="order-last ml-5 hidden min-h-11 items-center hover:underline sm:inline-flex"
             >
               Next:{' '}
               {next.stop.id === stop.id ? next.method.title : `${next.stop.label}, ${next.method.title}`}
@@ -152,6 +152,14 @@ function Capture({
           label="Photo of this test"
         />
         <Remark draft={draft} />
+        {next && (
+          <Link
+            to={nextPath!}
+            className="ml-auto inline-flex min-h-11 items-center font-semibold text-accent hover:underline sm:hidden"
+          >
+            Next: {next.method.title}
+          </Link>
+        )}
         <PhotoBefore stop={stop.id} method={method.id} before={`${view.visit.visitedOn}T00:00:00Z`} />
       </div>
     </div>

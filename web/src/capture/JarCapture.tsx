@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { useCore } from '../core/core'
+import { words } from '../fields/dates'
 import { showSpan } from '../timers/clocks'
 import { useUnits } from '../units/units'
 import { Check, QuantityInput } from '../ui/controls'
@@ -148,6 +149,7 @@ export function JarCapture(capture: CaptureProps) {
         onChange={(waterClearAtEnd) => set({ waterClearAtEnd })}
       />
       {live?.envelope && <Triangle envelope={live.envelope} />}
+      {live?.envelope && <Chances rows={live.envelope.series['classProbabilities']} />}
       {live?.envelope?.values.sandCutUm && (
         <p className="text-sm text-soft">
           Marked at those times, the sand line stands for{' '}
@@ -156,6 +158,22 @@ export function JarCapture(capture: CaptureProps) {
         </p>
       )}
     </PictureCapture>
+  )
+}
+
+const SHOWN = 3
+
+/** How likely each texture class is, given what a ruler can tell. */
+function Chances({ rows }: { rows: unknown }) {
+  const chances = (Array.isArray(rows) ? rows : []) as { textureClass: string; probability: number }[]
+  return (
+    <p className="text-[15px]">
+      {chances
+        .filter((each) => each.probability >= 0.005)
+        .slice(0, SHOWN)
+        .map((each) => `${words(each.textureClass)} ${Math.round(100 * each.probability)} %`)
+        .join(', ')}
+    </p>
   )
 }
 

@@ -214,7 +214,7 @@ function Strip({ pushes, typed }: { pushes: Push[]; typed: Reading[] }) {
         strokeWidth="2"
         strokeDasharray="6 4"
       />
-      <text x={x(ROOTS_STOP_KPA) + 6} y={AREA.y + AREA.height - 8} fontSize="13" fill="var(--ink)">
+      <text x={x(ROOTS_STOP_KPA) + 6} y={AREA.y + 18} fontSize="13" fill="var(--ink)">
         few roots get through
       </text>
       {band.length > 1 && (

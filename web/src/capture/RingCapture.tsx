@@ -266,7 +266,7 @@ function Ring({ runs, running }: { runs: Run[]; running: boolean }) {
         <text
           key={i}
           x="302"
-          y={66 + i * 22}
+          y={24 + i * 20}
           fontSize="16"
           fill="var(--ink)"
           fontWeight={i === runs.length - 1 ? 700 : 400}

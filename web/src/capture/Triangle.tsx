@@ -1,8 +1,24 @@
-import type { Envelope } from '../api/schema'
+import type { Envelope, Figure } from '../api/schema'
 import { plainNumber } from '../units/units'
 
 const SIDE = 200
 const HEIGHT = (SIDE * Math.sqrt(3)) / 2
+
+const CLOUD = 8
+
+/** Compositions that the readings leave possible, evenly over the ranges of the three shares. */
+function cloud(sand: Figure, silt: Figure, clay: Figure): [number, number][] {
+  if (sand.low === undefined || clay.low === undefined || silt.low === undefined) return []
+  const points: [number, number][] = []
+  for (let i = 0; i <= CLOUD; i++)
+    for (let k = 0; k <= CLOUD; k++) {
+      const s = sand.low + ((sand.high! - sand.low) * i) / CLOUD
+      const c = clay.low + ((clay.high! - clay.low) * k) / CLOUD
+      const rest = 100 - s - c
+      if (rest >= silt.low && rest <= silt.high!) points.push([rest, c])
+    }
+  return points
+}
 
 /** A composition in the triangle of sand (left), silt (right) and clay (top). */
 export function Triangle({ envelope }: { envelope: Envelope }) {
@@ -54,6 +70,16 @@ export function Triangle({ envelope }: { envelope: Envelope }) {
           stroke="var(--ink)"
           strokeWidth="1.5"
         />
+        {cloud(sandPct, siltPct, clayPct).map(([silt, clay], i) => (
+          <circle
+            key={i}
+            cx={point(silt, clay).x}
+            cy={point(silt, clay).y}
+            r="3"
+            fill="var(--soil-4)"
+            opacity="0.4"
+          />
+        ))}
         <circle cx={at.x} cy={at.y} r="6" fill="var(--soil-2)" stroke="var(--paper)" strokeWidth="2" />
         <g fontSize="14" fill="var(--soft)">
           <text x="2" y={HEIGHT + 36}>

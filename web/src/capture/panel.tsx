@@ -24,11 +24,14 @@ export function PanelLayout({
   instruction,
   picture,
   side,
+  result,
   foot,
 }: {
   instruction: ReactNode
   picture: ReactNode
   side: ReactNode
+  /** the level in a line, in sight on a phone while the rest is scrolled away */
+  result?: ReactNode
   foot: ReactNode
 }) {
   return (
@@ -40,8 +43,9 @@ export function PanelLayout({
         {picture}
       </div>
       <div className="grid content-start gap-4 px-5 py-4 md:border-l md:border-rule">{side}</div>
-      <div className="sticky bottom-14 z-10 grid auto-cols-fr grid-flow-col gap-2.5 border-t border-rule bg-paper px-5 py-3 md:col-span-2 md:static">
-        {foot}
+      <div className="sticky bottom-14 z-10 border-t border-rule bg-paper px-5 py-3 md:col-span-2">
+        {result && <div className="mb-2 flex flex-wrap gap-x-5 md:hidden">{result}</div>}
+        <div className="grid auto-cols-fr grid-flow-col gap-2.5">{foot}</div>
       </div>
     </div>
   )

@@ -1,7 +1,9 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react'
+import type { Envelope } from '../api/schema'
 import { useKeys } from '../app/keys'
 import { useLive, type Outcome, type Readings } from '../core/core'
 import { Button } from '../ui/controls'
+import { asLevel, LevelMark } from '../ui/levels'
 import { Notice } from '../ui/states'
 import { Figures, Notes, Ratings } from '../visits/Results'
 import { PanelLayout, RecordButton, useRecord, type CaptureProps } from './panel'
@@ -48,7 +50,9 @@ export function PictureCapture({
     r: () =>
       live?.envelope && !record.isPending && record.mutate({ readings: sent, envelope: live.envelope }),
   })
-  const minding = caution ?? method.cautions[0]
+  // what the core calls dangerous says the same, and louder
+  const told = live?.envelope?.notes.some((note) => note.severity === 'danger')
+  const minding = told ? undefined : (caution ?? method.cautions[0])
   return (
     <PanelLayout
       instruction={instruction}
@@ -61,6 +65,7 @@ export function PictureCapture({
           {minding && <Notice severity="caution">{minding}</Notice>}
         </>
       }
+      result={live?.envelope && <LevelLine envelope={live.envelope} method={method} />}
       foot={
         <>
           <Button className="min-h-13" disabled={!draft.undo} onClick={draft.undo}>
@@ -75,6 +80,21 @@ export function PictureCapture({
         </>
       }
     />
+  )
+}
+
+function LevelLine({ envelope, method }: { envelope: Envelope; method: CaptureProps['method'] }) {
+  return (
+    <>
+      {envelope.ratings
+        .filter((rating) => rating.school === 'standing')
+        .map((rating) => (
+          <span key={rating.indicator} className="inline-flex items-center gap-2">
+            {method.indicators.find((each) => each.id === rating.indicator)?.label}
+            <LevelMark level={asLevel(rating.level)!} />
+          </span>
+        ))}
+    </>
   )
 }
 

@@ -1,6 +1,8 @@
 package org.morphotera.server;
 
 import java.time.Clock;
+import java.time.Duration;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
@@ -14,7 +16,7 @@ public class MorphoteraApplication {
     }
 
     @Bean
-    Clock clock() {
-        return Clock.systemUTC();
+    Clock clock(@Value("${morphotera.clock-ahead:PT0S}") Duration ahead) {
+        return Clock.offset(Clock.systemUTC(), ahead);
     }
 }
