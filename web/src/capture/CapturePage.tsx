@@ -21,6 +21,7 @@ import { PANELS } from './panels'
 export function CapturePage() {
   const { id, stop: stopId, method: methodId, measurement } = useParams()
   const [search] = useSearchParams()
+  const state: unknown = useLocation().state
   const { view, methods, error, refetch } = useVisit(id!)
   const correcting = search.get('corrects')
   // one for each test: the walk goes from test to test without leaving this page
@@ -35,7 +36,7 @@ export function CapturePage() {
   if (!measurement) {
     // an address of its own from the first moment, so that a reload comes back to the same readings
     const path = `/visits/${id}/stops/${stopId}/${methodId}/${fresh}`
-    return <Navigate to={correcting ? `${path}?corrects=${correcting}` : path} replace />
+    return <Navigate to={correcting ? `${path}?corrects=${correcting}` : path} replace state={state} />
   }
   if (view.measurements.some((each) => each.id === measurement) && !recordedHere.has(measurement)) {
     return <Navigate to={`/measurements/${measurement}`} replace />

@@ -46,7 +46,7 @@ final class Hands {
     /** Waits, without a stroke, until a test is open with its cursor where digits should go. */
     Hands on(String method) {
         page.waitForURL("**/" + method + "/*");
-        page.waitForFunction("document.activeElement && document.activeElement.matches('main input')");
+        page.locator("main input:focus").waitFor();
         return this;
     }
 

@@ -52,6 +52,11 @@ final class ServerProcess implements AutoCloseable {
     }
 
     void start() {
+        start(Duration.ZERO);
+    }
+
+    /** Starts with a clock that runs ahead of the machine's. */
+    void start(Duration ahead) {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
@@ -61,6 +66,7 @@ final class ServerProcess implements AutoCloseable {
                 "--server.port=" + port,
                 "--morphotera.data=" + folder.resolve("data")));
         command.addAll(options);
+        command.add("--morphotera.clock-ahead=" + ahead);
         try {
             process = new ProcessBuilder(command)
                     .redirectErrorStream(true)
