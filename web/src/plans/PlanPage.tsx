@@ -24,7 +24,6 @@ export function PlanPage() {
   const plan = query.data
   return (
     <>
-      <PaperPlan plan={plan} />
       <div className="grid grow content-start gap-x-10 gap-y-6 px-5 py-6 sm:px-7 print:hidden lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)]">
         <header className="lg:col-span-2">
           <div className="flex flex-wrap items-end gap-4">
@@ -56,6 +55,7 @@ export function PlanPage() {
           {open && <ActionForm field={id!} plan={plan} subject={open} onDone={() => setOpen(undefined)} />}
         </Panel>
       </div>
+      <PaperPlan plan={plan} />
     </>
   )
 }

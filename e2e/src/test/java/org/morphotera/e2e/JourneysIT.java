@@ -270,6 +270,17 @@ class JourneysIT {
                 "/bench/crumb-stability",
                 "/bench/plan/lime",
                 stop.replace("crumb-stability", "ph"),
+                stop.replace("crumb-stability", "ground-cover"),
+                stop.replace("crumb-stability", "penetration"),
+                stop.replace("crumb-stability", "earthworms"),
+                stop.replace("crumb-stability", "roots"),
+                stop.replace("crumb-stability", "texture-jar"),
+                stop.replace("crumb-stability", "structure"),
+                stop.replace("crumb-stability", "colour"),
+                stop.replace("crumb-stability", "pit"),
+                stop.replace("crumb-stability", "nutrient-kit"),
+                "/products",
+                "/clocks",
                 "/nowhere");
         for (String theme : List.of("Daylight: for bright sun", "Desk: for indoors")) {
             for (String path : paths) {
