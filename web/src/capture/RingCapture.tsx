@@ -1,11 +1,15 @@
 import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
 import { useKeys } from '../app/keys'
 import { useUnits } from '../units/units'
 import { Button, Choice, QuantityInput } from '../ui/controls'
-import { showSpan, useNow } from '../timers/clocks'
+import { clocks, showSpan, stepAfter, useNow, useTimers } from '../timers/clocks'
 import type { CaptureProps } from './panel'
 import { PictureCapture, remember, remembered, useEntry } from './parts'
 import { RingCurve } from './RingCurve'
+
+/** When to be called back to a ring that nobody watches. */
+const LOOK_AGAIN_S = 300
 
 type Run = { volumeMl: number; seconds: number }
 type Soaked = { minute: number; cumulativeMm: number }
@@ -119,8 +123,31 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
     })
     setSeconds(undefined)
   }
-  const start = () => draft.change({ ...draft.content, startedAt: new Date(now).toISOString(), stage: 1 })
-  useKeys({ t: () => (running ? add(elapsed) : start()) })
+  const timer = useTimers().find((each) => each.measurementId === draft.place.id)
+  const read = () => {
+    timer?.steps
+      .filter((step) => step.doneAt === undefined)
+      .forEach((step) => void clocks.done(timer.id, step, new Date(now).toISOString()))
+    add(elapsed)
+  }
+  const call = () =>
+    void clocks.put(
+      timer?.id ?? uuid(),
+      {
+        visitId: draft.place.visitId,
+        stopId: draft.place.stopId,
+        measurementId: draft.place.id,
+        method: capture.method.id,
+        startedAt: new Date(now).toISOString(),
+        steps: [stepAfter(now, runs.length === 0 ? 'run-1' : 'run-2', LOOK_AGAIN_S, 60)],
+      },
+      capture.place,
+    )
+  const start = () => {
+    call()
+    draft.change({ ...draft.content, startedAt: new Date(now).toISOString(), stage: 1 })
+  }
+  useKeys({ t: () => (running ? read() : start()) })
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
@@ -128,7 +155,7 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
           kind="primary"
           className="min-h-16 text-xl"
           disabled={volume === undefined}
-          onClick={() => (running ? add(elapsed) : start())}
+          onClick={() => (running ? read() : start())}
         >
           {running ? `Soaked in, ${showSpan(elapsed)}` : `Start run ${runs.length + 1}`}
         </Button>

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Talks to a running server as a page would: with its session cookie and its CSRF token. */
@@ -92,6 +93,25 @@ public final class ApiClient {
                     response.statusCode(),
                     response.headers().firstValue("Content-Type").orElse(""),
                     response.body());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The data of the first events of a stream, which is put away after them. */
+    public List<Map<String, Object>> events(String path, int count) {
+        HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
+                .timeout(Duration.ofSeconds(20))
+                .build();
+        try (Stream<String> lines =
+                http.send(request, HttpResponse.BodyHandlers.ofLines()).body()) {
+            return lines.filter(line -> line.startsWith("data:"))
+                    .limit(count)
+                    .map(line -> new Answer(200, "", line.substring(5)).json())
+                    .toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {

@@ -29,6 +29,7 @@ class PracticesApartTest {
     private static final UUID TIMER = UUID.randomUUID();
     private static final UUID ACTION = UUID.randomUUID();
     private static final UUID PRODUCT = UUID.randomUUID();
+    private static final UUID TEST_SET = UUID.randomUUID();
     private static final UUID PHOTO = UUID.randomUUID();
     private static final UUID STEP = UUID.randomUUID();
 
@@ -48,7 +49,8 @@ class PracticesApartTest {
             String kind = path.split("/")[2];
             assertThat(ids).as("a row to try %s with", path).containsKey(kind);
             String url = path.replace("{id}", ids.get(kind)).replace("{step}", STEP.toString())
-                    + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "");
+                    + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "")
+                    + (path.startsWith("/api/devices") ? "?stop=" + ids.get("stops") : "");
             for (String method : operations.keySet()) {
                 if (path.equals("/api/photos/{id}") && method.equals("put")) {
                     byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 9};
@@ -85,6 +87,8 @@ class PracticesApartTest {
         assertThat(other.get("/api/growers").list()).hasSize(1);
         assertThat(owner.get("/api/fields").list()).hasSizeGreaterThanOrEqualTo(8);
         assertThat(other.get("/api/timers").text()).contains("\"timers\":[]");
+        assertThat(other.get("/api/test-sets").list())
+                .allSatisfy(set -> assertThat(set).containsKey("code"));
     }
 
     @Test
@@ -127,6 +131,9 @@ class PracticesApartTest {
         ids.put("observations", UUID.randomUUID().toString());
         ids.put("actions", ACTION.toString());
         ids.put("products", PRODUCT.toString());
+        ids.put("test-sets", TEST_SET.toString());
+        // an instrument is nobody's; the stop that it is put in is
+        ids.put("devices", "ph-meter");
         byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 1};
         assertThat(owner.sendBytes("PUT", "/api/photos/" + PHOTO + photoOf(ids), jpeg, "image/jpeg")
                         .status())
@@ -220,6 +227,7 @@ class PracticesApartTest {
         bodies.put(
                 "/api/products/{id}",
                 Map.of("name", "Taken over", "calculator", "lime", "inputs", Map.of(), "version", 1));
+        bodies.put("/api/test-sets/{id}", Map.of("name", "Taken over", "methods", List.of("ph"), "version", 1));
         bodies.put(
                 "/api/observations/{id}",
                 Map.of("visitId", ids.get("visits"), "stopId", ids.get("stops"), "cropVigour", 1, "version", 0));
