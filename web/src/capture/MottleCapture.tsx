@@ -1,3 +1,4 @@
+import { HALVES } from '../visits/halves'
 import type { CaptureProps } from './panel'
 import { PictureCapture, useEntry } from './parts'
 import { Choice } from '../ui/controls'
@@ -58,7 +59,7 @@ export function MottleCapture(capture: CaptureProps) {
       />
       <Choice
         label="Or by sight, 0 much to 2 none"
-        options={['0', '0.5', '1', '1.5', '2'].map((code) => ({ code, label: code }))}
+        options={HALVES}
         value={readings.score === undefined ? undefined : String(readings.score)}
         onChange={(code) =>
           set({ score: Number(code), rustPct: undefined, blackPct: undefined, greyPct: undefined })

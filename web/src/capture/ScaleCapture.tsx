@@ -1,7 +1,7 @@
+import { HALVES } from '../visits/halves'
 import type { CaptureProps } from './panel'
 import { PictureCapture, useEntry } from './parts'
 
-const HALVES = [0, 0.5, 1, 1.5, 2]
 const WORDS: Record<string, [string, string, string]> = {
   porosity: ['dense, no pores to be seen', 'some pores, between clods', 'full of pores, inside clods too'],
   smell: ['sour, of rotten eggs', 'hardly any', 'earthy and fresh'],
@@ -21,21 +21,28 @@ export function ScaleCapture(capture: CaptureProps) {
       instruction={capture.method.steps.at(-1) ?? capture.method.purpose}
       picture={
         <div role="radiogroup" aria-label={capture.method.title} className="grid gap-1.5">
-          {[...HALVES].reverse().map((each) => (
-            <button
-              key={each}
-              type="button"
-              role="radio"
-              aria-checked={score === each}
-              onClick={() => entry.set({ score: each })}
-              className="flex min-h-14 items-center gap-4 rounded-sm border border-rule bg-paper px-4 text-left aria-checked:border-3 aria-checked:border-ink"
-            >
-              <span className="w-10 text-2xl font-bold">{each}</span>
-              <span>
-                {Number.isInteger(each) ? words?.[each] : <span className="text-soft">between the two</span>}
-              </span>
-            </button>
-          ))}
+          {[...HALVES]
+            .reverse()
+            .map(({ code }) => Number(code))
+            .map((each) => (
+              <button
+                key={each}
+                type="button"
+                role="radio"
+                aria-checked={score === each}
+                onClick={() => entry.set({ score: each })}
+                className="flex min-h-14 items-center gap-4 rounded-sm border border-rule bg-paper px-4 text-left aria-checked:border-3 aria-checked:border-ink"
+              >
+                <span className="w-10 text-2xl font-bold">{each}</span>
+                <span>
+                  {Number.isInteger(each) ? (
+                    words?.[each]
+                  ) : (
+                    <span className="text-soft">between the two</span>
+                  )}
+                </span>
+              </button>
+            ))}
         </div>
       }
     />

@@ -1,6 +1,7 @@
 import type { Readings } from '../core/core'
 import { useUnits } from '../units/units'
 import { Button, Choice, QuantityInput } from '../ui/controls'
+import { HALVES } from '../visits/halves'
 import type { CaptureProps } from './panel'
 import { PictureCapture, useEntry } from './parts'
 import { ShatterTray } from './ShatterTray'
@@ -69,7 +70,7 @@ function Halves({ readings, set }: { readings: Readings; set: (changed: Readings
   return (
     <Choice
       label="Breaks by hand, 0 solid to 2 crumbly"
-      options={['0', '0.5', '1', '1.5', '2'].map((code) => ({ code, label: code }))}
+      options={HALVES}
       value={readings.score === undefined ? undefined : String(readings.score)}
       onChange={(code) => set({ score: Number(code) })}
     />

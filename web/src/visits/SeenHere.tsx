@@ -4,12 +4,12 @@ import { v7 as uuid } from 'uuid'
 import { ApiError } from '../api/client'
 import { queries } from '../api/queries'
 import type { Observation, Stop } from '../api/schema'
+import { HALVES } from './halves'
 import { keep as keepOnDevice } from '../device/outbox'
 import { Button, Choice, QuantityInput } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 
 const AMOUNTS = ['none', 'some', 'many'].map((code) => ({ code, label: code }))
-const VIGOUR = ['0', '0.5', '1', '1.5', '2'].map((code) => ({ code, label: code }))
 const YES_NO = [
   { code: 'yes', label: 'yes' },
   { code: 'no', label: 'no' },
@@ -119,7 +119,7 @@ function SeenForm({
       )}
       <Choice
         label="Vigour of the crop, 0 poor to 2 strong"
-        options={VIGOUR}
+        options={HALVES}
         value={entry.cropVigour?.toString()}
         onChange={(code) => put({ cropVigour: Number(code) })}
         error={fault('cropVigour')}

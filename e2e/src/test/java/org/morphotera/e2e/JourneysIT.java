@@ -9,45 +9,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What an advisor does from signing in to finding it again, in the browser, against the real jar. */
-class JourneysIT {
-
-    private static ServerProcess server;
-    private static Chromium chromium;
-
-    @BeforeAll
-    static void startServerAndBrowser() {
-        server = ServerProcess.demo();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void end() {
-        chromium.close();
-        server.close();
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
+class JourneysIT extends Journeys {
 
     private static Page onNewVisit(String field, int width, int height) {
-        Page page = chromium.signedIn(server, width, height);
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(field))
-                .first()
-                .click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("New visit"))
-                .click();
-        page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
-        page.getByLabel("Days since real rain").fill("2");
-        button(page, "Begin the walk").click();
-        page.waitForURL("**/visits/*");
-        return page;
+        return onNewVisit(field, null, width, height);
     }
 
     private static void readLevel(Page page, String time, String mm) {

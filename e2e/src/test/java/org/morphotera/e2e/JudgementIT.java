@@ -14,58 +14,23 @@ import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** From stops to judgement, in the browser: sheet, comparison, change, what was done, photos, finding fields. */
-class JudgementIT {
+class JudgementIT extends Journeys {
 
     /** A picture of one pixel. */
     private static final String PIXEL =
             "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
 
-    private static ServerProcess server;
-    private static Chromium chromium;
-
-    @BeforeAll
-    static void startServerAndBrowser() {
-        server = ServerProcess.demo();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void end() {
-        chromium.close();
-        server.close();
-    }
-
     private static Page onField(String name) {
-        Page page = chromium.signedIn(server, 1280, 800);
-        link(page, name);
-        page.waitForURL("**/fields/*");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)))
-                .isVisible();
-        return page;
-    }
-
-    private static void link(Page page, String name) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name))
-                .first()
-                .click();
-    }
-
-    private static void button(Page page, String name) {
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(name).setExact(true))
-                .click();
+        return onField(name, 1280, 800);
     }
 
     @Test
     void theSheetSwitchesSchoolsAndEveryMarkOpensItsWorking() {
         Page page = onField("Craigend Ley");
-        link(page, "Sheet");
+        link(page, "Sheet").click();
         assertThat(page.getByText("to look into")).isVisible();
         page.getByText("Points sheet").click();
         assertThat(page.getByText("Soil sheet")).isVisible();
@@ -94,7 +59,7 @@ class JudgementIT {
     @Test
     void thePoorAndTheGoodPatchAreHeldAgainstEachOther() {
         Page page = onField("Craigend Ley");
-        link(page, "Compare");
+        link(page, "Compare").click();
         assertThat(page.getByText("What differs, strongest first")).isVisible();
         assertThat(page.getByText(Pattern.compile("^pH, 100 to 200 mm: .* there against .* here")))
                 .isVisible();
@@ -105,7 +70,7 @@ class JudgementIT {
     @Test
     void aChangeIsToldWithItsIntervalAndAnUnlikeVisitIsRefused() {
         Page page = onField("Craigend Ley");
-        link(page, "Change");
+        link(page, "Change").click();
         page.getByLabel("Indicator").selectOption("ph|mid-100-200|ph");
         assertThat(page.getByText("Risen", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
@@ -114,8 +79,8 @@ class JudgementIT {
         assertThat(page.getByText(Pattern.compile("\\d+ stops, measured on both dates")))
                 .isVisible();
         page.navigate(server.url("/fields"));
-        link(page, "Long Dyke");
-        link(page, "Change");
+        link(page, "Long Dyke").click();
+        link(page, "Change").click();
         page.getByLabel("Indicator").selectOption("earthworms|mid-100-200|earthworms");
         assertThat(page.getByText("Not comparable", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
@@ -125,7 +90,7 @@ class JudgementIT {
     void whatLimitsAFieldShowsItsEvidenceAndAnswersAWhatIf() {
         Page page = onField("Whin Bank");
         assertThat(page.getByText("% sure.")).isVisible();
-        link(page, "All the evidence");
+        link(page, "All the evidence").click();
         page.waitForURL("**/limits");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Free lime")))
                 .click();
@@ -135,30 +100,30 @@ class JudgementIT {
         page.getByLabel("… were").selectOption("strong");
         assertThat(page.getByText("(supposed)").first()).isVisible();
         assertThat(page.getByText("Lime fizzes.")).isVisible();
-        button(page, "Forget");
+        button(page, "Forget").click();
         assertThat(page.getByText("(supposed)")).hasCount(0);
     }
 
     @Test
     void fromALimitToAnAgreedPlanToADoneActionOnTheChangePage() {
         Page page = onField("Whin Bank");
-        link(page, "Limits");
+        link(page, "Limits").click();
         assertThat(page.getByText("Before money is spent")).isVisible();
-        link(page, "Plan");
+        link(page, "Plan").click();
         assertThat(page.getByText("Proposed, in the order of the work")).isVisible();
         page.getByText("Take it up").first().click();
         page.getByLabel("Product", new Page.GetByLabelOptions().setExact(true))
                 .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Ground limestone"));
         assertThat(page.getByText("How this was worked out").first()).isVisible();
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText("Agreed in all")).isVisible();
         assertThat(page.getByText("pH: expected and read").first()).isVisible();
         page.getByText(Pattern.compile("^Lime")).first().click();
         page.getByText("done", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("What was really given").fill("5 t/ha");
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText(Pattern.compile("done .*5 t/ha"))).isVisible();
-        link(page, "Change");
+        link(page, "Change").click();
         assertThat(page.locator("svg text", new Page.LocatorOptions().setHasText("lime"))
                         .first())
                 .isVisible();
@@ -167,15 +132,15 @@ class JudgementIT {
     @Test
     void aDayToComeIsRefusedAsDoneAndThePlanPrints() throws IOException {
         Page page = onField("Beet Reach");
-        link(page, "Plan");
+        link(page, "Plan").click();
         page.getByText("Take it up").first().click();
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText(Pattern.compile("^Test again from .*the hole again")))
                 .isVisible();
         page.getByText(Pattern.compile("^Drain")).first().click();
         page.getByText("done", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Done on").fill("2099-01-01");
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText("What is done can't lie in the future.")).isVisible();
         page.keyboard().press("Escape");
         try (PDDocument paper = Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)))) {
@@ -191,34 +156,34 @@ class JudgementIT {
         page.keyboard().press("g");
         page.keyboard().press("p");
         page.waitForURL("**/products");
-        button(page, "Add to Lime");
+        button(page, "Add to Lime").click();
         page.getByLabel("Name").fill("Harbour shell");
         page.getByLabel("Neutralising value").fill("900");
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.locator("[role=alert]").first()).isVisible();
         page.getByLabel("Neutralising value").fill("88");
         page.getByLabel("Price per t").fill("21");
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText("neutralising value 88 % · price per t 21")).isVisible();
         page.getByText("Harbour shell").click();
-        button(page, "Remove");
-        button(page, "Undo");
+        button(page, "Remove").click();
+        button(page, "Undo").click();
         assertThat(page.getByText("Harbour shell")).isVisible();
     }
 
     @Test
     void whatWasDoneIsAddedRemovedAndPutBack() {
         Page page = onField("Whin Bank");
-        button(page, "Add");
+        button(page, "Add").click();
         page.getByLabel("Kind").fill("lime");
-        button(page, "Keep");
+        button(page, "Keep").click();
         assertThat(page.getByText("Say what was done.")).isVisible();
         page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).fill("Lime on stop 1");
-        button(page, "Keep");
+        button(page, "Keep").click();
         page.getByText("Lime on stop 1").click();
-        button(page, "Remove");
+        button(page, "Remove").click();
         assertThat(page.getByText("Removed “Lime on stop 1”.")).isVisible();
-        button(page, "Undo");
+        button(page, "Undo").click();
         assertThat(page.getByText("Removed “Lime on stop 1”.")).hasCount(0);
         assertThat(page.getByText("Lime on stop 1")).isVisible();
     }
@@ -235,7 +200,7 @@ class JudgementIT {
                 .setInputFiles(new FilePayload(
                         "soil.png", "image/png", Base64.getDecoder().decode(PIXEL)));
         assertThat(page.getByText("photo kept")).isVisible();
-        link(page, "Gull Polder");
+        link(page, "Gull Polder").click();
         assertThat(page.locator("section[aria-label=Photos] img")).hasCount(before + 1);
     }
 

@@ -85,18 +85,18 @@ class Screenshots {
         page.getByText("Begin the walk").click();
         page.waitForURL("**/visits/*");
         String visit = page.url();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Texture by feel"))
-                .first()
-                .click();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Yes"))
-                .first()
-                .click();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Yes"))
-                .nth(1)
-                .click();
-        page.getByLabel("Ribbon breaks at").fill("18");
+        test(page, visit, "Probe");
+        for (String push : new String[] {"081216242826", "091115232724"}) {
+            page.locator("main input").first().fill(push);
+            page.keyboard().press("Enter");
+        }
         page.evaluate("window.scrollTo(0, 0)");
-        shoot(page, "texture-feel-phone");
+        shoot(page, "probe-phone");
+        test(page, visit, "Earthworms");
+        page.getByLabel("Adults", new Page.GetByLabelOptions().setExact(true)).fill("4");
+        page.getByLabel("Young", new Page.GetByLabelOptions().setExact(true)).fill("7");
+        page.evaluate("window.scrollTo(0, 0)");
+        shoot(page, "worms-phone");
         page.navigate(visit);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Crumbs in water"))
                 .first()
@@ -120,6 +120,20 @@ class Screenshots {
         shoot(page, "hole-phone");
         page.setViewportSize(1280, 800);
         shoot(page, "hole");
+        test(page, visit, "Soil in a jar");
+        page.getByLabel("Height of the water").fill("148");
+        page.getByLabel("Ruler at the top of the sand").fill("26");
+        page.getByLabel("Ruler at the top of the silt").fill("48");
+        page.getByLabel("Ruler at the top of the clay").fill("60");
+        page.evaluate("window.scrollTo(0, 0)");
+        shoot(page, "jar");
+    }
+
+    private static void test(Page page, String visit, String title) {
+        page.navigate(visit);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(title))
+                .first()
+                .click();
     }
 
     private static void open(Page page, String field) {

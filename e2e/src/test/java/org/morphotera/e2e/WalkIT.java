@@ -13,12 +13,10 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** The visit as a walk: how quick it is, and that nothing is lost without signal, without a server, and over days. */
-class WalkIT {
+class WalkIT extends Journeys {
 
     private static final int MOST_STROKES = 60;
     private static final int TESTS = 10;
@@ -27,37 +25,8 @@ class WalkIT {
     private static final String PIXEL =
             "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
 
-    private static ServerProcess server;
-    private static Chromium chromium;
-
-    @BeforeAll
-    static void startServerAndBrowser() {
-        server = ServerProcess.demo();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void end() {
-        chromium.close();
-        server.close();
-    }
-
-    /** A new visit on a phone, with a set of tests chosen ({@code null}: all of them). */
     private static Page onWalk(String field, String set) {
-        Page page = chromium.signedIn(server, 390, 844);
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(field))
-                .first()
-                .click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("New visit"))
-                .click();
-        page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
-        page.getByLabel("Days since real rain").fill("2");
-        if (set != null) {
-            page.getByText(set, new Page.GetByTextOptions().setExact(true)).click();
-        }
-        page.getByText("Begin the walk").click();
-        page.waitForURL("**/visits/*");
-        return page;
+        return onNewVisit(field, set, 390, 844);
     }
 
     private static Locator radio(Page page, String name, int index) {

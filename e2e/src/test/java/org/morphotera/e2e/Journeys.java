@@ -1,0 +1,61 @@
+package org.morphotera.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+
+/** One server with fresh demo data and one browser for all journeys of a class. */
+abstract class Journeys {
+
+    static ServerProcess server;
+    static Chromium chromium;
+
+    @BeforeAll
+    static void startServerAndBrowser() {
+        server = ServerProcess.demo();
+        chromium = new Chromium();
+    }
+
+    @AfterAll
+    static void end() {
+        chromium.close();
+        server.close();
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** The first link whose name has these words. */
+    static Locator link(Page page, String name) {
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name))
+                .first();
+    }
+
+    /** On a field, found by its name in the list. */
+    static Page onField(String name, int width, int height) {
+        Page page = chromium.signedIn(server, width, height);
+        link(page, name).click();
+        page.waitForURL("**/fields/*");
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))
+                .waitFor();
+        return page;
+    }
+
+    /** On a new visit, the soil moist, two days after rain; with a set of tests, or {@code null} for all. */
+    static Page onNewVisit(String field, String set, int width, int height) {
+        Page page = onField(field, width, height);
+        link(page, "New visit").click();
+        page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Days since real rain").fill("2");
+        if (set != null) {
+            page.getByText(set, new Page.GetByTextOptions().setExact(true)).click();
+        }
+        button(page, "Begin the walk").click();
+        page.waitForURL("**/visits/*");
+        return page;
+    }
+}
