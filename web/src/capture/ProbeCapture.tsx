@@ -3,15 +3,14 @@ import { useUnits } from '../units/units'
 import { Button, Input, Labelled, QuantityInput } from '../ui/controls'
 import type { CaptureProps } from './panel'
 import { PictureCapture, remember, remembered, useEntry } from './parts'
+import { digitsToReadings, STEP_MM, type Reading } from './digits'
 import { MeterButton } from './MeterButton'
 
-type Reading = { depthMm: number; kPa: number }
 type Push = { readings: Reading[]; refusedAtMm?: number }
 
-const STEP_MM = 75
 const DEEPEST_MM = 450
-/** Two digits a depth: hundreds of kPa, as gauges are read. */
 const KPA_A_DIGIT = 100
+const PSI_A_DIGIT = 10
 const ROOTS_STOP_KPA = 2000
 const MOST_KPA = 4000
 
@@ -22,7 +21,9 @@ export function ProbeCapture(capture: CaptureProps) {
   const units = useUnits()
   const pushes = (readings.probes as Push[] | undefined) ?? []
   const [run, setRun] = useState('')
-  const typed = digitsToReadings(run)
+  // as gauges are read: hundreds of kPa, tens of psi
+  const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
+  const typed = digitsToReadings(run, perDigit)
   const add = (push: Push) => {
     if (push.readings.length === 0) return
     set({ probes: [...pushes, push] })
@@ -45,13 +46,13 @@ export function ProbeCapture(capture: CaptureProps) {
         }}
       >
         <Labelled
-          label={`Push ${pushes.length + 1}, hundreds of kPa, two digits a depth`}
+          label={`Push ${pushes.length + 1}, ${units.system === 'us' ? 'tens of psi' : 'hundreds of kPa'}, two digits a depth`}
           help={
             typed.length > 0
               ? typed
                   .map((each) => `${units.number(each.depthMm, 'mm')}: ${units.text(each.kPa, 'kPa')}`)
                   .join(' · ')
-              : '0812 is 800 kPa, then 1,200 kPa'
+              : `0812 is ${units.text(8 * perDigit, 'kPa')}, then ${units.text(12 * perDigit, 'kPa')}`
           }
         >
           {(aria) => (
@@ -87,7 +88,7 @@ export function ProbeCapture(capture: CaptureProps) {
           onReading={(kPa) =>
             setRun((old) =>
               old.length < (2 * DEEPEST_MM) / STEP_MM
-                ? old + String(Math.min(99, Math.round(kPa / KPA_A_DIGIT))).padStart(2, '0')
+                ? old + String(Math.min(99, Math.round(kPa / perDigit))).padStart(2, '0')
                 : old,
             )
           }
@@ -133,17 +134,6 @@ export function ProbeCapture(capture: CaptureProps) {
       </div>
     </PictureCapture>
   )
-}
-
-/** 0812 → 800 kPa at the first depth, 1,200 kPa at the second. */
-export function digitsToReadings(run: string): Reading[] {
-  const readings: Reading[] = []
-  for (let i = 0; i + 1 < run.length; i += 2)
-    readings.push({
-      depthMm: (i / 2 + 1) * STEP_MM,
-      kPa: Number(run.slice(i, i + 2)) * KPA_A_DIGIT,
-    })
-  return readings
 }
 
 const AREA = { x: 62, y: 30, width: 320, height: 330 }
