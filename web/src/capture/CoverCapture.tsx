@@ -34,7 +34,13 @@ export function CoverCapture(capture: CaptureProps) {
           ? 'At every second step, tap what lies under your toe.'
           : 'Lay the quadrat down. How much of it is what?'
       }
-      picture={way === 'points' ? <Points points={points} /> : <Ground entry={entry} />}
+      picture={
+        way === 'points' ? (
+          <Points points={points} onChange={(next) => set({ points: next })} />
+        ) : (
+          <Ground entry={entry} />
+        )
+      }
     >
       <Choice
         label="Read"
@@ -103,7 +109,13 @@ function Mark({ kind }: { kind: Kind }) {
   return <path d="M-8-2-3-8 5-6 8 1 3 8-6 6Z" fill={LOOK.bare} />
 }
 
-function Points({ points }: { points: Kind[] }) {
+/** The points as they were taken; a point tapped becomes the next kind, the first empty one is taken. */
+function Points({ points, onChange }: { points: Kind[]; onChange: (points: Kind[]) => void }) {
+  const tap = (i: number) => {
+    if (i > points.length) return
+    const next = KINDS[(KINDS.indexOf(points[i] ?? 'bare') + 1) % KINDS.length]!
+    onChange(points.map((kind, k) => (k === i ? next : kind)).concat(i === points.length ? [next] : []))
+  }
   const places = Math.max(COLUMNS * ROWS, Math.ceil(points.length / COLUMNS) * COLUMNS)
   const rows = places / COLUMNS
   return (
@@ -116,7 +128,22 @@ function Points({ points }: { points: Kind[] }) {
       <rect width="400" height={rows * 40} fill="var(--soil-pale)" />
       {Array.from({ length: places }, (_, i) => (
         <g key={i} transform={`translate(${20 + (i % COLUMNS) * 40} ${20 + Math.floor(i / COLUMNS) * 40})`}>
-          {points[i] ? <Mark kind={points[i]} /> : <circle r="2" fill="var(--strong-rule)" />}
+          <rect
+            x="-20"
+            y="-20"
+            width="40"
+            height="40"
+            fill="transparent"
+            onClick={() => tap(i)}
+            className={i <= points.length ? 'cursor-pointer' : undefined}
+          />
+          <g className="pointer-events-none">
+            {points[i] ? (
+              <Mark kind={points[i]} />
+            ) : (
+              <circle r={i === points.length ? 6 : 2} fill="var(--strong-rule)" />
+            )}
+          </g>
         </g>
       ))}
     </svg>
@@ -126,10 +153,9 @@ function Points({ points }: { points: Kind[] }) {
 /** The quadrat from above, filled with marks in the shares given. */
 function Ground({ entry }: { entry: Entry }) {
   const shares = KINDS.map((kind) => (entry.readings[`${kind}Pct`] as number | undefined) ?? 0)
-  const marks = KINDS.flatMap((kind, i) => Array.from({ length: Math.round(shares[i]!) }, () => kind)).slice(
-    0,
-    100,
-  )
+  const marks = KINDS.flatMap((kind, i) =>
+    Array.from({ length: Math.round(Math.min(100, shares[i]!)) }, () => kind),
+  ).slice(0, 100)
   return (
     <svg
       viewBox="0 0 400 250"

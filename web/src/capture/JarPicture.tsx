@@ -4,6 +4,7 @@ import { DragLine } from './parts'
 
 const JAR = { x: 92, base: 350, width: 170, height: 310 }
 const USUAL_WATER_MM = 160
+const DRAWN_TO_MM = 1000
 
 const LINES = [
   { name: 'sandMm', label: 'sand', colour: 'var(--soil-4)', cut: 'sandCutUm' },
@@ -28,7 +29,8 @@ export function JarPicture({
   onChange: (changed: Record<string, number>) => void
 }) {
   const units = useUnits()
-  const top = water ?? USUAL_WATER_MM
+  // a slip of the finger must not draw a thousand marks
+  const top = Math.min(DRAWN_TO_MM, Math.max(20, water ?? USUAL_WATER_MM))
   const scale = (JAR.height - 40) / top
   const y = (mm: number) => JAR.base - mm * scale
   const toMm = (point: { y: number }) => (JAR.base - point.y) / scale

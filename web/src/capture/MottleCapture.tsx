@@ -18,7 +18,7 @@ export function MottleCapture(capture: CaptureProps) {
   const label = (name: string) => capture.method.readings.find((each) => each.name === name)?.label ?? name
   const shares = KINDS.map((kind) => (readings[kind.name] as number | undefined) ?? 0)
   const spots = KINDS.flatMap((kind, i) =>
-    Array.from({ length: Math.round((shares[i]! / 100) * CELLS) }, () => kind.colour),
+    Array.from({ length: Math.round((Math.min(100, shares[i]!) / 100) * CELLS) }, () => kind.colour),
   ).slice(0, CELLS)
   return (
     <PictureCapture

@@ -21,14 +21,16 @@ export function PitCapture(capture: CaptureProps) {
   const units = useUnits()
   const held = draft.content.readings
   const horizons = (held.horizons as Horizon[] | undefined) ?? START
-  const depthMm = (held.depthMm as number | undefined) ?? horizons.at(-1)!.bottomMm
+  const told = held.depthMm as number | undefined
+  const depthMm = told ?? horizons.at(-1)!.bottomMm
+  // a pit that was said to be shallower than its layers grows with them
+  const grown = (bottomMm: number) => (told === undefined ? {} : { depthMm: Math.max(told, bottomMm) })
   const entry = useEntry({
     ...capture,
     draft: { ...draft, content: { ...draft.content, readings: { ...held, depthMm, horizons } } },
   })
   const [at, setAt] = useState(0)
-  const put = (part: Readings) =>
-    draft.change({ ...draft.content, readings: { ...held, depthMm, horizons, ...part } })
+  const put = (part: Readings) => draft.change({ ...draft.content, readings: { ...held, horizons, ...part } })
   const items = method.readings
     .find((each) => each.name === 'horizons')!
     .items.filter((each) => each.name !== 'topMm' && each.name !== 'bottomMm')
@@ -37,7 +39,7 @@ export function PitCapture(capture: CaptureProps) {
   const add = () => {
     const last = horizons.at(-1)!
     const bottomMm = last.bottomMm + 200
-    put({ horizons: [...horizons, { topMm: last.bottomMm, bottomMm }], depthMm: Math.max(depthMm, bottomMm) })
+    put({ horizons: [...horizons, { topMm: last.bottomMm, bottomMm }], ...grown(bottomMm) })
     setAt(horizons.length)
   }
   const remove = () => {
@@ -65,7 +67,7 @@ export function PitCapture(capture: CaptureProps) {
               horizons: horizons.map((each, k) =>
                 k === i ? { ...each, bottomMm: mm } : k === i + 1 ? { ...each, topMm: mm } : each,
               ),
-              depthMm: i === horizons.length - 1 ? Math.max(depthMm, mm) : depthMm,
+              ...(i === horizons.length - 1 && grown(mm)),
             })
           }
           onWater={(standingWaterMm) => put({ standingWaterMm })}
@@ -110,8 +112,9 @@ export function PitCapture(capture: CaptureProps) {
         <QuantityInput
           label={label('depthMm')}
           unit="mm"
-          value={depthMm}
-          onChange={(mm) => mm !== undefined && put({ depthMm: mm })}
+          value={told}
+          help={told === undefined ? `as deep as its layers: ${units.text(depthMm, 'mm')}` : undefined}
+          onChange={(mm) => put({ depthMm: mm })}
         />
         <QuantityInput
           label={`${label('standingWaterMm')} (if any)`}

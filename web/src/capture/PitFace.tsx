@@ -14,6 +14,7 @@ export type Horizon = {
 
 const FACE = { x: 62, y: 30, width: 210, height: 380 }
 const STEP_MM = 10
+const DRAWN_TO_MM = 3000
 const ROOTS: Record<string, number> = { many: 14, common: 8, few: 3, none: 0 }
 
 /** The face of the pit with its layers: edges to drag, water level, roots, mottles and stones as they were told. */
@@ -35,7 +36,8 @@ export function PitFace({
   onWater: (mm: number) => void
 }) {
   const units = useUnits()
-  const deepest = Math.max(depthMm, horizons.at(-1)!.bottomMm, 600)
+  // a slip of the finger must not draw a thousand marks
+  const deepest = Math.min(DRAWN_TO_MM, Math.max(depthMm, horizons.at(-1)!.bottomMm, 600))
   const y = (mm: number) => FACE.y + (mm / deepest) * FACE.height
   const toMm = (point: { y: number }) => ((point.y - FACE.y) / FACE.height) * deepest
   const right = FACE.x + FACE.width
@@ -135,7 +137,7 @@ export function PitFace({
 function Signs({ horizon, top, bottom }: { horizon: Horizon; top: number; bottom: number }) {
   const tall = Math.max(1, bottom - top)
   const spots = (share: number | undefined, colour: string, seed: number) =>
-    Array.from({ length: Math.round((share ?? 0) / 3) }, (_, i) => (
+    Array.from({ length: Math.round(Math.min(100, share ?? 0) / 3) }, (_, i) => (
       <ellipse
         key={`${colour}${i}`}
         cx={FACE.x + 12 + ((i * 61 + seed * 17) % (FACE.width - 24))}

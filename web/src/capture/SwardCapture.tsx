@@ -33,7 +33,7 @@ export function SwardCapture(capture: CaptureProps) {
             fill="#c2a562"
           />
           <g fill="#e9f0e2">
-            {Array.from({ length: Math.round(clover / 2) }, (_, i) => {
+            {Array.from({ length: Math.round(Math.min(100, clover) / 2) }, (_, i) => {
               const at = BAR.x + 10 + ((i * 53) % Math.max(20, x(green) - BAR.x - 20))
               const up = BAR.y + 14 + ((i * 31) % (BAR.height - 28))
               return (
