@@ -23,6 +23,12 @@ const client = new QueryClient({
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
   void navigator.serviceWorker.register('/sw.js').catch(() => {})
 }
+// a page that is older than the server asks for parts that are gone: it comes back as the new one
+addEventListener('vite:preloadError', (event) => {
+  if (!navigator.onLine) return
+  event.preventDefault()
+  location.reload()
+})
 // what this device has kept is asked for before the first page, so that no page shows less than there is
 await openDevice()
 

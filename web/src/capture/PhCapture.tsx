@@ -27,8 +27,11 @@ export function PhCapture(capture: CaptureProps) {
       content: { ...draft.content, readings: { ...draft.content.readings, kind, layers: read } },
     },
   })
-  const put = (next: Slice[], more = {}) =>
+  const put = (next: Slice[], more = {}) => {
     draft.change({ ...draft.content, readings: { ...draft.content.readings, kind, layers: next, ...more } })
+    // the test is of all its slices
+    draft.move({ depthTopMm: next[0]!.topMm, depthBottomMm: next.at(-1)!.bottomMm })
+  }
   const change = (i: number, part: Partial<Slice>) =>
     put(slices.map((each, k) => (k === i ? { ...each, ...part } : each)))
   const kit = KITS.includes(kind)

@@ -19,12 +19,6 @@ export type { Content, DraftPlace } from '../device/device'
 const SEND_AFTER_MS = 250
 const UNDONE = 30
 
-/** Version and conflict as the sending in the background last left them. */
-function newest(kept: KeptDraft) {
-  const live = keptDraft(kept.id)
-  return live && live.version >= kept.version ? { version: live.version, conflict: live.conflict } : {}
-}
-
 export type DraftState = {
   content: Content
   place: DraftPlace
@@ -68,7 +62,11 @@ export function useDraft(start: DraftPlace, initial: Content, stored: Draft | un
     return () => clearTimeout(soon)
   }, [kept])
 
-  const update = (part: Partial<KeptDraft>) => keepDraft({ ...kept, ...newest(kept), ...part })
+  /** Over what is kept at this very moment: two changes in one step both count. */
+  const update = (part: Partial<KeptDraft>) => {
+    const now = keptDraft(start.id)
+    keepDraft({ ...(now && now.version >= first.version ? now : first), ...part })
+  }
   return {
     content: kept.content,
     place: kept.place,
@@ -76,7 +74,7 @@ export function useDraft(start: DraftPlace, initial: Content, stored: Draft | un
       setPast([...past.slice(-UNDONE), kept.content])
       update({ content: next, sent: false })
     },
-    move: (layer) => update({ place: { ...kept.place, ...layer }, sent: false }),
+    move: (layer) => update({ place: { ...(keptDraft(start.id) ?? kept).place, ...layer }, sent: false }),
     undo:
       past.length > 0
         ? () => {
