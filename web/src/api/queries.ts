@@ -37,7 +37,7 @@ export const queries = {
   plans: () =>
     queryOptions({
       queryKey: ['plans'],
-      queryFn: () => must(api.GET('/api/plans')),
+      queryFn: () => must(api.GET('/api/calculators')),
       staleTime: Infinity,
     }),
   plan: (id: string) =>

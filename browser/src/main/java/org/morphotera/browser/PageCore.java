@@ -1,20 +1,20 @@
 package org.morphotera.browser;
+import org.morphotera.core.Methods;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.schedule.Conditions;
+import org.morphotera.core.soil.Season;
+import org.morphotera.core.text.Messages;
 
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.morphotera.core.Methods;
-import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
-import org.morphotera.core.method.Context;
-import org.morphotera.core.method.Envelope;
-import org.morphotera.core.method.FaultText;
-import org.morphotera.core.method.Faults;
-import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.method.Outcome;
-import org.morphotera.core.plan.CalculatorRegistry;
-import org.morphotera.core.schedule.Conditions;
-import org.morphotera.core.soil.Season;
 import org.teavm.jso.JSExport;
 
 /** What the page calls. It hands in the data files once, then evaluates as often as it likes. */

@@ -1,4 +1,12 @@
 package org.morphotera.browser;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.DataFiles;
+import org.morphotera.core.Methods;
+import org.morphotera.core.JvmAnswers;
+import org.morphotera.core.Methods;
+import org.morphotera.core.WorkedCase;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.RandomFields;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -13,13 +21,6 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.morphotera.core.CoreData;
-import org.morphotera.core.DataFiles;
-import org.morphotera.core.JvmAnswers;
-import org.morphotera.core.Methods;
-import org.morphotera.core.WorkedCase;
-import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.SoundReadings;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
 class PageBuildTest {
@@ -38,14 +39,14 @@ class PageBuildTest {
         for (FieldMethod<?> method : Methods.all().all()) {
             Random random = new Random(11);
             for (int i = 0; i < RANDOM_PER_METHOD; i++) {
-                Map<String, Object> body = Map.of("readings", SoundReadings.of(method, random));
+                Map<String, Object> body = Map.of("readings", RandomFields.sound(method, random));
                 TASKS.add(new Task(method.card().id(), WorkedCase.JSON.writeValueAsString(body)));
             }
         }
         Path tasks = folder.resolve("tasks.json");
         Map<String, Object> input = Map.of(
-                "benchmarks", CoreData.texts("benchmarks", DataFiles.BENCHMARKS),
-                "messages", CoreData.texts("messages", DataFiles.MESSAGES),
+                "benchmarks", CoreData.texts(DataFiles.benchmarks(Methods.all())),
+                "messages", CoreData.texts(DataFiles.messages(Methods.all())),
                 "tasks", TASKS);
         Files.writeString(tasks, WorkedCase.JSON.writeValueAsString(input));
         Path answers = folder.resolve("answers.json");

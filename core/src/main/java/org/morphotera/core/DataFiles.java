@@ -1,41 +1,56 @@
 package org.morphotera.core;
 
+import java.util.ArrayList;
 import java.util.List;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodRegistry;
 
-/** Names of the data files shipped under {@code morphotera/} beside these classes; the caller reads them. */
+/**
+ * The data files that ship beside these classes, as resource paths: what methods share lies under {@code morphotera/},
+ * and each method's own texts and benchmarks lie beside its class. The caller reads them: the core reads nothing.
+ */
 public final class DataFiles {
 
-    /** In {@code morphotera/benchmarks/}. */
-    public static final List<String> BENCHMARKS = List.of(
-            "texture.txt",
-            "water-movement.txt",
-            "above-ground.txt",
-            "strength-roots-worms.txt",
-            "chemistry.txt",
-            "scoring.txt",
-            "plan.txt");
+    private static final String METHODS = "/org/morphotera/core/method/";
 
-    /** In {@code morphotera/messages/}. */
-    public static final List<String> MESSAGES = List.of(
-            "en-common.txt",
-            "en-conditions.txt",
-            "en-hole-drainage.txt",
-            "en-texture-feel.txt",
-            "en-crumb-stability.txt",
-            "en-above-ground.txt",
-            "en-surface.txt",
-            "en-block.txt",
-            "en-water.txt",
-            "en-chemistry.txt",
-            "en-life.txt",
-            "en-judgement.txt",
-            "en-plan.txt",
-            "en-constraints.txt",
-            "en-actions.txt",
-            "en-limits.txt");
+    private static final List<String> SHARED_BENCHMARKS = List.of(
+            "/morphotera/benchmarks/texture.txt",
+            "/morphotera/benchmarks/water-movement.txt",
+            "/morphotera/benchmarks/chemistry.txt",
+            "/morphotera/benchmarks/scoring.txt",
+            "/morphotera/benchmarks/plan.txt");
 
-    /** In {@code morphotera/evidence/}. */
-    public static final List<String> EVIDENCE = List.of("evidence.txt");
+    private static final List<String> SHARED_MESSAGES = List.of(
+            "/morphotera/messages/en-common.txt",
+            "/morphotera/messages/en-conditions.txt",
+            "/morphotera/messages/en-judgement.txt",
+            "/morphotera/messages/en-plan.txt",
+            "/morphotera/messages/en-constraints.txt",
+            "/morphotera/messages/en-actions.txt",
+            "/morphotera/messages/en-limits.txt");
 
     private DataFiles() {}
+
+    /** Curves, bands and tables: the shared files, then each method's own in the registry's order. */
+    public static List<String> benchmarks(MethodRegistry methods) {
+        return withOwn(SHARED_BENCHMARKS, methods, "benchmarks.txt");
+    }
+
+    /** Texts: the shared files, then each method's own in the registry's order. */
+    public static List<String> messages(MethodRegistry methods) {
+        return withOwn(SHARED_MESSAGES, methods, "texts.txt");
+    }
+
+    /** What findings say of constraints. */
+    public static List<String> evidence() {
+        return List.of("/morphotera/evidence/evidence.txt");
+    }
+
+    private static List<String> withOwn(List<String> shared, MethodRegistry methods, String name) {
+        List<String> paths = new ArrayList<>(shared);
+        for (FieldMethod<?> method : methods.all()) {
+            paths.add(METHODS + method.folder() + "/" + name);
+        }
+        return paths;
+    }
 }

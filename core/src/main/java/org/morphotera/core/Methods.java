@@ -1,34 +1,36 @@
 package org.morphotera.core;
 
 import java.util.List;
-import org.morphotera.core.aboveground.GroundCover;
-import org.morphotera.core.aboveground.LeafColour;
-import org.morphotera.core.aboveground.PlantSap;
-import org.morphotera.core.aboveground.SurfaceLife;
-import org.morphotera.core.aboveground.Sward;
-import org.morphotera.core.block.Colour;
-import org.morphotera.core.block.Earthworms;
-import org.morphotera.core.block.Mottling;
-import org.morphotera.core.block.Pit;
-import org.morphotera.core.block.Roots;
-import org.morphotera.core.block.ScoredBySight;
-import org.morphotera.core.block.Structure;
-import org.morphotera.core.block.TextureFeel;
-import org.morphotera.core.block.TextureJar;
-import org.morphotera.core.chemistry.Fizz;
-import org.morphotera.core.chemistry.LabResult;
-import org.morphotera.core.chemistry.NutrientKit;
-import org.morphotera.core.chemistry.Ph;
-import org.morphotera.core.chemistry.Salinity;
-import org.morphotera.core.life.MicrobialBiomass;
-import org.morphotera.core.life.Respiration;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.surface.HoleDrainage;
-import org.morphotera.core.surface.Penetration;
-import org.morphotera.core.surface.RingInfiltration;
-import org.morphotera.core.surface.SoilTemperature;
-import org.morphotera.core.water.CrumbStability;
-import org.morphotera.core.water.Slump;
+import org.morphotera.core.method.aboveground.groundcover.GroundCover;
+import org.morphotera.core.method.aboveground.leafcolour.LeafColour;
+import org.morphotera.core.method.aboveground.plantsap.PlantSap;
+import org.morphotera.core.method.aboveground.surfacelife.SurfaceLife;
+import org.morphotera.core.method.aboveground.sward.Sward;
+import org.morphotera.core.method.block.colour.Colour;
+import org.morphotera.core.method.block.earthworms.Earthworms;
+import org.morphotera.core.method.block.fingerstain.FingerStain;
+import org.morphotera.core.method.block.mottling.Mottling;
+import org.morphotera.core.method.block.pit.Pit;
+import org.morphotera.core.method.block.porosity.Porosity;
+import org.morphotera.core.method.block.roots.Roots;
+import org.morphotera.core.method.block.smell.Smell;
+import org.morphotera.core.method.block.structure.Structure;
+import org.morphotera.core.method.block.texturefeel.TextureFeel;
+import org.morphotera.core.method.block.texturejar.TextureJar;
+import org.morphotera.core.method.chemistry.fizz.Fizz;
+import org.morphotera.core.method.chemistry.labresult.LabResult;
+import org.morphotera.core.method.chemistry.nutrientkit.NutrientKit;
+import org.morphotera.core.method.chemistry.ph.Ph;
+import org.morphotera.core.method.chemistry.salinity.Salinity;
+import org.morphotera.core.method.life.microbialbiomass.MicrobialBiomass;
+import org.morphotera.core.method.life.respiration.Respiration;
+import org.morphotera.core.method.surface.holedrainage.HoleDrainage;
+import org.morphotera.core.method.surface.penetration.Penetration;
+import org.morphotera.core.method.surface.ringinfiltration.RingInfiltration;
+import org.morphotera.core.method.surface.soiltemperature.SoilTemperature;
+import org.morphotera.core.method.water.crumbstability.CrumbStability;
+import org.morphotera.core.method.water.slump.Slump;
 
 /** The one list of all field methods, in the order of the soil face. */
 public final class Methods {
@@ -49,10 +51,10 @@ public final class Methods {
                 new TextureFeel(),
                 new TextureJar(),
                 new Structure(),
-                ScoredBySight.porosity(),
-                ScoredBySight.smell(),
+                new Porosity(),
+                new Smell(),
                 new Mottling(),
-                ScoredBySight.fingerStain(),
+                new FingerStain(),
                 new Colour(),
                 new Earthworms(),
                 new Roots(),

@@ -12,14 +12,7 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "org.morphotera.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
 
-    private static final String[] FAMILIES = {
-        "..core.aboveground..",
-        "..core.surface..",
-        "..core.block..",
-        "..core.water..",
-        "..core.chemistry..",
-        "..core.life.."
-    };
+    private static final String METHODS = "org.morphotera.core.method.*..";
 
     @ArchTest
     static final ArchRule KNOWS_NO_FRAMEWORK_NO_IO_NO_REFLECTION_NO_THREADS = noClasses()
@@ -59,68 +52,70 @@ class ArchitectureTest {
             .withOptionalLayers(true)
             .layer("lists")
             .definedBy("org.morphotera.core")
-            .layer("score")
-            .definedBy("..core.score..")
-            .layer("plan")
-            .definedBy("..core.plan..")
-            .layer("simulate")
-            .definedBy("..core.simulate..")
+            .layer("judgement")
+            .definedBy("..core.score..", "..core.compare..", "..core.trend..", "..core.schedule..", "..core.plan..")
             .layer("limits")
             .definedBy("..core.limits..")
-            .layer("compare")
-            .definedBy("..core.compare..")
-            .layer("trend")
-            .definedBy("..core.trend..")
-            .layer("schedule")
-            .definedBy("..core.schedule..")
-            .layer("families")
-            .definedBy(FAMILIES)
+            .layer("simulate")
+            .definedBy("..core.simulate..")
+            .layer("methods")
+            .definedBy(METHODS)
             .layer("method")
-            .definedBy("..core.method..")
+            .definedBy("org.morphotera.core.method")
+            .layer("chemistry")
+            .definedBy("..core.chemistry..")
+            .layer("result")
+            .definedBy("..core.result..")
+            .layer("reading")
+            .definedBy("..core.reading..")
+            .layer("ground")
+            .definedBy("..core.ground..")
             .layer("benchmark")
             .definedBy("..core.benchmark..")
+            .layer("text")
+            .definedBy("..core.text..")
+            .layer("statistics")
+            .definedBy("..core.statistics..")
             .layer("soil")
             .definedBy("..core.soil..")
             .whereLayer("lists")
             .mayNotBeAccessedByAnyLayer()
-            .whereLayer("families")
+            .whereLayer("methods")
             .mayOnlyBeAccessedByLayers("lists")
-            .whereLayer("score")
-            .mayOnlyBeAccessedByLayers("lists")
-            .whereLayer("plan")
+            .whereLayer("judgement")
             .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("simulate")
             .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("limits")
-            .mayOnlyBeAccessedByLayers("simulate", "plan", "lists")
-            .whereLayer("compare")
-            .mayOnlyBeAccessedByLayers("lists")
-            .whereLayer("trend")
-            .mayOnlyBeAccessedByLayers("lists")
-            .whereLayer("schedule")
-            .mayOnlyBeAccessedByLayers("lists")
+            .mayOnlyBeAccessedByLayers("simulate", "judgement", "lists")
             .whereLayer("method")
-            .mayOnlyBeAccessedByLayers("families", "score", "plan", "limits", "simulate", "schedule", "lists")
-            .whereLayer("benchmark")
+            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits", "simulate", "lists")
+            .whereLayer("chemistry")
+            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
+            .whereLayer("ground")
+            .mayOnlyBeAccessedByLayers("method", "methods", "simulate")
+            .whereLayer("result")
+            .mayOnlyBeAccessedByLayers("chemistry", "method", "methods", "judgement", "limits", "simulate", "lists")
+            .whereLayer("reading")
+            .mayOnlyBeAccessedByLayers("method", "methods", "judgement", "limits", "lists")
+            .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
-                    "method",
-                    "families",
-                    "score",
-                    "compare",
-                    "trend",
-                    "plan",
-                    "limits",
-                    "simulate",
-                    "schedule",
-                    "lists");
+                    "benchmark", "reading", "result", "method", "judgement", "limits", "simulate", "lists");
 
     @ArchTest
     static final ArchRule HAS_NO_CYCLES =
             slices().matching("org.morphotera.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
-    static final ArchRule FAMILIES_KEEP_TO_THEMSELVES = slices().matching(
-                    "org.morphotera.core.(aboveground|surface|block|water|chemistry|life)..")
+    static final ArchRule METHODS_KEEP_TO_THEMSELVES =
+            slices().matching("org.morphotera.core.method.(*).(*)").should().notDependOnEachOther();
+
+    /** Which instrument or test it was is the method's own matter: elsewhere nothing asks for one by its name. */
+    @ArchTest
+    static final ArchRule ENGINE_KNOWS_NO_METHOD = noClasses()
+            .that()
+            .resideInAPackage("org.morphotera.core.method")
             .should()
-            .notDependOnEachOther();
+            .dependOnClassesThat()
+            .resideInAPackage(METHODS);
 }

@@ -8,23 +8,22 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.text.Messages;
 
 /** The shipped data files, read for tests: the core itself reads nothing. */
 public final class CoreData {
 
-    public static final Benchmarks BENCHMARKS = Benchmarks.parse(texts("benchmarks", DataFiles.BENCHMARKS));
-    public static final Messages MESSAGES = Messages.parse(texts("messages", DataFiles.MESSAGES));
-
-    public static final EvidenceTables EVIDENCE = EvidenceTables.parse(texts("evidence", DataFiles.EVIDENCE));
+    public static final Benchmarks BENCHMARKS = Benchmarks.parse(texts(DataFiles.benchmarks(Methods.all())));
+    public static final Messages MESSAGES = Messages.parse(texts(DataFiles.messages(Methods.all())));
+    public static final EvidenceTables EVIDENCE = EvidenceTables.parse(texts(DataFiles.evidence()));
 
     private CoreData() {}
 
-    public static Map<String, String> texts(String folder, List<String> names) {
+    public static Map<String, String> texts(List<String> paths) {
         Map<String, String> texts = new LinkedHashMap<>();
-        for (String name : names) {
-            texts.put(name, resource("/morphotera/" + folder + "/" + name));
+        for (String path : paths) {
+            texts.put(path, resource(path));
         }
         return texts;
     }

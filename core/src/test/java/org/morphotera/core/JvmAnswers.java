@@ -2,9 +2,9 @@ package org.morphotera.core;
 
 import java.util.List;
 import java.util.Map;
-import org.morphotera.core.method.Envelope;
-import org.morphotera.core.method.FaultText;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.result.Envelope;
 
 /** Answers worked out on the JVM, as the tree that the API would send. */
 public final class JvmAnswers {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.morphotera.core.method.MethodRegistry;
 import tools.jackson.databind.ObjectMapper;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -45,9 +46,17 @@ public record WorkedCase(
                 .toList();
     }
 
+    /** Cases of a method lie beside its texts, those of a calculator in a folder of their own. */
+    private static String path(String id) {
+        MethodRegistry methods = Methods.all();
+        return methods.has(id)
+                ? "/org/morphotera/core/method/" + methods.get(id).folder() + "/cases.json"
+                : "/cases/" + id + ".json";
+    }
+
     @SuppressWarnings("unchecked")
     public static List<WorkedCase> of(String method) {
-        List<Map<String, Object>> raw = JSON.readValue(CoreData.resource("/cases/" + method + ".json"), List.class);
+        List<Map<String, Object>> raw = JSON.readValue(CoreData.resource(path(method)), List.class);
         List<WorkedCase> cases = new ArrayList<>();
         for (Map<String, Object> each : raw) {
             Map<String, Object> body = new LinkedHashMap<>();

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
-import org.morphotera.core.method.SoundReadings;
+import org.morphotera.core.method.RandomFields;
 import org.morphotera.server.ApiClient.Answer;
 
 /** The open part of the API: the catalogue and evaluation, without signing in. */
@@ -44,20 +44,21 @@ class MethodsApiTest {
     @ParameterizedTest
     @MethodSource("plans")
     void worksEveryCalculationOverHttp(WorkedCase worked) {
-        Answer answer = nobody.send("POST", "/api/plans/" + worked.method(), worked.bodyJson(), "application/json");
+        Answer answer =
+                nobody.send("POST", "/api/calculators/" + worked.method(), worked.bodyJson(), "application/json");
         assertThat(answer.status()).isEqualTo(worked.expectErrors() == null ? 200 : 422);
         assertThat(worked.misses(answer.json())).isEmpty();
     }
 
     @Test
     void calculatorsAreListedAndUnknownOnesNotFound() {
-        assertThat(nobody.get("/api/plans").list())
+        assertThat(nobody.get("/api/calculators").list())
                 .hasSize(11)
                 .allSatisfy(each -> assertThat((List<?>) each.get("inputs")).isNotEmpty());
-        assertThat(nobody.send("POST", "/api/plans/magic", "{}", "application/json")
+        assertThat(nobody.send("POST", "/api/calculators/magic", "{}", "application/json")
                         .status())
                 .isEqualTo(404);
-        assertThat(nobody.send("POST", "/api/plans/lime", "{", "application/json")
+        assertThat(nobody.send("POST", "/api/calculators/lime", "{", "application/json")
                         .status())
                 .isEqualTo(400);
     }
@@ -119,8 +120,9 @@ class MethodsApiTest {
     void anyJsonIsEvaluatedOrRefusedAndNothingElse(String id) {
         Random random = new Random(id.hashCode());
         for (int i = 0; i < HTTP_INPUTS; i++) {
-            Object readings =
-                    i % 2 == 0 ? SoundReadings.of(Methods.all().get(id), random) : AnyJson.of(random, AnyJson.DEEPEST);
+            Object readings = i % 2 == 0
+                    ? RandomFields.sound(Methods.all().get(id), random)
+                    : AnyJson.of(random, AnyJson.DEEPEST);
             Object body =
                     i % 5 == 4 ? AnyJson.of(random, AnyJson.DEEPEST) : Collections.singletonMap("readings", readings);
             String text = WorkedCase.JSON.writeValueAsString(body);

@@ -17,7 +17,7 @@ import org.morphotera.server.ApiClient.Answer;
 class PracticesApartTest {
 
     private static final Set<String> OPEN = Set.of(
-            "/api/plans/{id}",
+            "/api/calculators/{id}",
             "/api/methods/{id}",
             "/api/methods/{id}/evaluate",
             "/api/methods",

@@ -2,6 +2,8 @@ package org.morphotera.core.benchmark;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.morphotera.core.text.DataText;
+import org.morphotera.core.text.DataTextException;
 
 /**
  * Named classes of a figure, from low to high. Written {@code very-slow <1.5; slow <=5.1; …; rapid}: each band ends

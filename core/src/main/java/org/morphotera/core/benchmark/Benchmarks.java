@@ -2,6 +2,8 @@ package org.morphotera.core.benchmark;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.morphotera.core.text.DataText;
+import org.morphotera.core.text.DataTextException;
 
 /**
  * All curves, bands and tables in force. Sections are headed {@code [curve id]}, {@code [bands id]} or
@@ -106,6 +108,10 @@ public final class Benchmarks {
     /** @throws IllegalArgumentException when there is no such table: a data file is missing */
     public Table table(String id) {
         return require(tables.get(id), "table", id);
+    }
+
+    public boolean hasTable(String id) {
+        return tables.containsKey(id);
     }
 
     private static <T> T require(T found, String kind, String id) {

@@ -2,6 +2,8 @@ package org.morphotera.core.benchmark;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.morphotera.core.text.DataText;
+import org.morphotera.core.text.DataTextException;
 
 /**
  * A breakpoint curve from a measured figure to a standing: linear between its points, flat outside them.

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.text.DataText;
+import org.morphotera.core.text.DataTextException;
 
 /**
  * Figures by name: {@code columns} heads them, every other line is a row.

@@ -1,2 +1,2 @@
-/** Methods that read the soil's chemistry: acidity, lime, salt, nutrients, laboratory results. */
+/** What methods, calculators and judgement share of soil chemistry: the pH that a crop wants. */
 package org.morphotera.core.chemistry;

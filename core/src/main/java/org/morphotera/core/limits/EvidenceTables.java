@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.morphotera.core.benchmark.DataText;
-import org.morphotera.core.benchmark.DataTextException;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.text.DataText;
+import org.morphotera.core.text.DataTextException;
 
 /**
  * What findings say of constraints, parsed from a data file: findings with their states, priors, and for each pair of

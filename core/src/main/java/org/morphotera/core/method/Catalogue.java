@@ -4,8 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.reading.DescribedFields;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.reading.ReadingSpec;
 import org.morphotera.core.soil.Unit;
+import org.morphotera.core.text.Messages;
 
 /** The methods as others see them: readings with labels, units and limits, materials, steps, cautions, sources. */
 public final class Catalogue {

@@ -2,6 +2,11 @@ package org.morphotera.core.method;
 
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.ParsedFields;
+import org.morphotera.core.reading.Range;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Purpose;
 import org.morphotera.core.soil.Season;

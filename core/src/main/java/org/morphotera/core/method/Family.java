@@ -9,5 +9,10 @@ public enum Family implements Coded {
     BLOCK,
     WATER,
     CHEMISTRY,
-    LIFE
+    LIFE;
+
+    /** The folder of the family's methods. */
+    public String folder() {
+        return code().replace("-", "");
+    }
 }

@@ -1,6 +1,17 @@
 package org.morphotera.core.method;
 
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.soil.DepthLayer;
 
 /**
  * One field test. Stateless and pure: the same readings, context and benchmarks give the same evaluation.
@@ -22,4 +33,62 @@ public interface FieldMethod<R extends Record> {
 
     /** Works out figures, classes, ratings, notes and series from readings that {@link #check} found in order. */
     Evaluation evaluate(R readings, Context context, Benchmarks benchmarks);
+
+    /**
+     * What an evaluated test shows in the words of the evidence tables; an empty list for a method that speaks of no
+     * constraint.
+     *
+     * @param readings as they were entered
+     * @param topMm top of the sampled layer, mm, or {@code null}
+     */
+    List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm);
+
+    /** The name of the reading that says by which instrument, key or water the figure came about; or {@code null}. */
+    default String kindReading() {
+        return null;
+    }
+
+    /** Whether what was read forbids to judge an indicator, such as dispersion in tap water. */
+    default boolean hides(String indicator, Envelope envelope) {
+        return false;
+    }
+
+    /** The layers in which a full visit reads it, the usual one first; empty for what lies above the ground. */
+    default List<DepthLayer> layers() {
+        MethodCard card = card();
+        return card.usualTopMm() == null ? List.of() : List.of(new DepthLayer(card.usualTopMm(), card.usualBottomMm()));
+    }
+
+    /**
+     * What this test reads on a made-up soil, with the scatter it has.
+     *
+     * @param topMm top of the layer it is made in, mm; 0 above the ground
+     */
+    Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks);
+
+    /**
+     * Takes from random readings the contradictions that {@link #check} would refuse: sorts what must rise, joins
+     * layers, drops one of two readings that exclude each other. For property tests and made-up soils.
+     *
+     * @param tree readings within their single limits; changed in place
+     */
+    default void makeSound(Map<String, Object> tree, Random random) {}
+
+    /**
+     * The steps of the work with the waits between them: the table {@code work.<id>} of the benchmarks, or one step of
+     * the card's minutes where there is none.
+     */
+    default List<WorkStep> work(Benchmarks benchmarks) {
+        return WorkStep.of(card(), benchmarks);
+    }
+
+    /** Conditions that must match for two visits to be held against each other: the table {@code alike.<id>}. */
+    default Table alike(Benchmarks benchmarks) {
+        return benchmarks.table("alike." + card().id());
+    }
+
+    /** Where its data files lie: {@code family/id}, beside the class. */
+    default String folder() {
+        return card().family().folder() + "/" + card().id().replace("-", "");
+    }
 }

@@ -4,15 +4,21 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.ParsedFields;
 
 /** The methods there are, in the order in which they are worked down the soil face. */
 public final class MethodRegistry {
 
     private final Map<String, FieldMethod<?>> methods = new LinkedHashMap<>();
 
+    /** @throws IllegalArgumentException when two have the same id */
     public MethodRegistry(List<FieldMethod<?>> methods) {
         for (FieldMethod<?> method : methods) {
-            this.methods.put(method.card().id(), method);
+            if (this.methods.put(method.card().id(), method) != null) {
+                throw new IllegalArgumentException(
+                        "two methods are called " + method.card().id());
+            }
         }
     }
 

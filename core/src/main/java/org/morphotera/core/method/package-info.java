@@ -1,6 +1,6 @@
 /**
- * What a field method is: readings in, evaluation out. The interface, the reading of plain trees, faults, the
- * registry, and the forms in which evaluations and the catalogue leave the core. Depends on {@code soil} and
- * {@code benchmark}.
+ * What a field method is: the interface, its card, the registry and the catalogue. The packages below are the methods,
+ * one folder each by family: the class, its private formulas and, under the same path in the resources, its texts and
+ * benchmarks.
  */
 package org.morphotera.core.method;

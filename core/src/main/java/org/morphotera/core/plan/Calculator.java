@@ -2,9 +2,9 @@ package org.morphotera.core.plan;
 
 import java.util.List;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.method.Evaluation;
-import org.morphotera.core.method.Faults;
-import org.morphotera.core.method.Fields;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.result.Evaluation;
 
 /**
  * One calculation of an amendment or of management. Stateless and pure. Its texts stand in the message catalogue under

@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.method.Fault;
-import org.morphotera.core.method.Faults;
-import org.morphotera.core.method.Inputs;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.reading.Fault;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Inputs;
 
 /** The calculators there are. */
 public final class CalculatorRegistry {

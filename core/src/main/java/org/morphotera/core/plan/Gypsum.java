@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.method.Evaluation;
-import org.morphotera.core.method.Faults;
-import org.morphotera.core.method.Fields;
-import org.morphotera.core.method.Need;
-import org.morphotera.core.method.Range;
-import org.morphotera.core.method.Severity;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Unit;
 
 /** Gypsum to replace exchangeable sodium: 0.861 g per cmol (Richards, 1954); a test strip where no laboratory spoke. */

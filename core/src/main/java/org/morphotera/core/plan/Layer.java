@@ -1,6 +1,6 @@
 package org.morphotera.core.plan;
 
-import org.morphotera.core.method.Range;
+import org.morphotera.core.reading.Range;
 
 /** The soil of a layer that an amendment is mixed into, and the limits that its inputs share. */
 final class Layer {

@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.function.Predicate;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits;
-import org.morphotera.core.method.PhWindow;
 import org.morphotera.core.soil.LandUse;
 
 /** From limits to the first actions of a plan: ordered, filled from the field's own readings, each with its rule. */

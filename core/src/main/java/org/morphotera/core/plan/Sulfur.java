@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.method.Evaluation;
-import org.morphotera.core.method.Fields;
-import org.morphotera.core.method.Need;
-import org.morphotera.core.method.Range;
-import org.morphotera.core.method.Severity;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
 

@@ -3,13 +3,13 @@ package org.morphotera.core.schedule;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.method.Context;
-import org.morphotera.core.method.Envelope.NoteText;
-import org.morphotera.core.method.Evaluation.Note;
-import org.morphotera.core.method.Severity;
+import org.morphotera.core.result.Envelope.NoteText;
+import org.morphotera.core.result.Evaluation.Note;
+import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.core.text.Messages;
 
 /**
  * Whether a day is one on which figures can be trusted and compared: spring or autumn, two to three days after real

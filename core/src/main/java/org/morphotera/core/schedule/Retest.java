@@ -2,7 +2,7 @@ package org.morphotera.core.schedule;
 
 import java.time.LocalDate;
 import java.util.Set;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 
 /** When to come back: salt and sodium every year, what holds a field back after a year, all else in three years. */
 public final class Retest {

@@ -1,7 +1,7 @@
 package org.morphotera.core.score;
 
 import java.util.List;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.soil.DepthLayer;
 
 /**

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.soil.Coded;
 
 /** The five functions of a soil, each a weighted mean of indicators; weights in the tables {@code function.…}. */

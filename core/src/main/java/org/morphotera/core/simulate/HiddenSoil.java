@@ -1,9 +1,7 @@
 package org.morphotera.core.simulate;
 
-import java.util.List;
-import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.soil.TextureGroup;
+import org.morphotera.core.ground.Scatter;
 
 /** The soil that simulated instruments are put into: always the same at the same place. */
 public final class HiddenSoil {
@@ -12,6 +10,8 @@ public final class HiddenSoil {
     private static final double STRENGTH_PER_MM = 2.6;
     private static final double LAYER_MM = 80;
     private static final double LAYER_ADDS = 1500;
+    private static final double SLURRY_DILUTES = 3;
+    private static final double SCATTER_OF_PLACE = 0.05;
 
     private final SimulatedSoil soil;
     private final long seed;
@@ -44,10 +44,9 @@ public final class HiddenSoil {
         };
     }
 
-    /** Conductivity of a 1:1 slurry of soil with this saturated extract, as the simulated visits have it. */
+    /** Conductivity of a slurry of equal parts, dS/m: about a third of the saturated extract's, as in a 1:1 slurry. */
     private double slurry(double ece) {
-        TextureGroup group = soil.texture().group();
-        Map<String, Object> read = new SimulatedReadings(new Random(seed)).salt(ece, group, soil.ph);
-        return ((Number) ((List<?>) read.get("readings")).get(0)).doubleValue();
+        double here = new Scatter(new Random(seed)).around(1, SCATTER_OF_PLACE);
+        return Math.max(0.02, ece / SLURRY_DILUTES * here);
     }
 }

@@ -8,14 +8,14 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
 import org.morphotera.core.limits.Sightings;
-import org.morphotera.core.limits.Sightings.Sighting;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.text.Messages;
 
 /** Holds the evidence engine against soils whose constraints are known. */
 public final class LimitsTrial {

@@ -5,6 +5,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
@@ -16,7 +18,7 @@ import org.morphotera.core.soil.TextureGroup;
  * its cloud; sourness drives nodules and worms; wetness drives mottles, smell and roots. Each soil also varies by
  * itself.
  */
-public final class SimulatedSoil {
+public final class SimulatedSoil implements MadeUpSoil {
 
     private static final double LEAST_SEVERITY = 0.35;
 
@@ -80,12 +82,103 @@ public final class SimulatedSoil {
         return soil;
     }
 
+    @Override
     public LandUse landUse() {
         return landUse;
     }
 
+    @Override
     public TextureClass texture() {
         return texture;
+    }
+
+    @Override
+    public String crop() {
+        return "cereal";
+    }
+
+    @Override
+    public boolean dry() {
+        return false;
+    }
+
+    @Override
+    public double get(SoilProperty property) {
+        return switch (property) {
+            case COVER -> coverPct;
+            case VIGOUR -> vigour;
+            case PAN_DEPTH -> panDepthMm;
+            case INFILTRATION -> infiltration;
+            case INFILTRATION_AT_200 -> infiltrationAt200;
+            case DRAINAGE -> drainage;
+            case STRUCTURE -> structure;
+            case POROSITY -> porosity;
+            case SMELL -> smell;
+            case MOTTLED -> mottledPct;
+            case GREY -> greyPct;
+            case PALER -> paler;
+            case WORMS -> worms;
+            case ROOTS -> rootShare;
+            case GLUE -> glue;
+            case CLOUD -> cloud;
+            case DEEP_CLOUD -> deepCloud;
+            case PH -> ph;
+            case DEEP_PH -> deepPh;
+            case FIZZ -> caco3Pct;
+            case ECE -> ece;
+            case ESP -> esp;
+            case CEC -> cec;
+            case ORGANIC -> organicPct;
+            case CO2 -> co2;
+            case N -> kitNitrogen;
+            case SLOPE -> slopePct;
+            case RILLS -> rills;
+            case CRUST -> crust;
+            case OVERLOOKED -> 1;
+            case STRENGTH, SURFACE_GROUPS, BIOMASS, P, K, TEMPERATURE -> property.usual();
+        };
+    }
+
+    /** The soil at one stop; an odd one is poorer in what varies most from place to place. */
+    MadeUpSoil at(boolean odd) {
+        return odd ? new OddStop(this) : this;
+    }
+
+    /** A stop that stands apart from the others of its field. */
+    private record OddStop(SimulatedSoil soil) implements MadeUpSoil {
+
+        private static final double COVER_LEFT = 0.8;
+        private static final double LEFT = 0.55;
+
+        @Override
+        public double get(SoilProperty property) {
+            double usual = soil.get(property);
+            return switch (property) {
+                case COVER -> usual * COVER_LEFT;
+                case INFILTRATION, INFILTRATION_AT_200, SMELL, WORMS, GLUE, DRAINAGE -> usual * LEFT;
+                default -> usual;
+            };
+        }
+
+        @Override
+        public TextureClass texture() {
+            return soil.texture();
+        }
+
+        @Override
+        public LandUse landUse() {
+            return soil.landUse();
+        }
+
+        @Override
+        public String crop() {
+            return soil.crop();
+        }
+
+        @Override
+        public boolean dry() {
+            return soil.dry();
+        }
     }
 
     /** What is really there, with its severity from 0.35 to 1. */

@@ -10,6 +10,9 @@ public record DepthLayer(double topMm, double bottomMm) {
 
     public static final double DEEPEST_MM = 5000;
 
+    /** Where topsoil ends and subsoil begins, mm. */
+    public static final double TOPSOIL_ENDS_MM = 200;
+
     /** @throws IllegalArgumentException when the layer is upside down or outside 0..5000 mm */
     public DepthLayer {
         if (!(topMm >= 0 && bottomMm >= topMm && bottomMm <= DEEPEST_MM)) {

@@ -5,13 +5,14 @@ import java.util.List;
 import java.util.Objects;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
 
 /** Whether two visits may be held against each other for one method: like for like, or which conditions differ. */
 public final class Likeness {
 
-    /** Conditions that may differ; the codes are the columns of the table {@code likeness}. */
+    /** Conditions that may differ; the codes are the columns of the tables {@code alike.<method>}. */
     public enum Condition implements Coded {
         SEASON,
         MOISTURE,
@@ -43,37 +44,38 @@ public final class Likeness {
     /** Two that matter are too many. */
     public static final int TOO_MANY = 2;
 
+    private static final String MATTERS = "matters";
     private static final int DAYS_A_YEAR = 365;
 
     private Likeness() {}
 
     /** Every condition that is known on both sides and differs. */
     public static List<Mismatch> mismatches(
-            String method, Circumstances one, Circumstances other, Benchmarks benchmarks) {
-        Table matters = benchmarks.table("likeness");
+            FieldMethod<?> method, Circumstances one, Circumstances other, Benchmarks benchmarks) {
+        Table matters = method.alike(benchmarks);
         Table limits = benchmarks.table("likeness.limits");
         List<Mismatch> found = new ArrayList<>();
         int days = Math.abs(one.dayOfYear() - other.dayOfYear());
         if (Math.min(days, DAYS_A_YEAR - days) > limits.at("season-days", "most")) {
-            add(found, Condition.SEASON, method, matters);
+            add(found, Condition.SEASON, matters);
         }
         if (differ(one.moisture(), other.moisture())) {
-            add(found, Condition.MOISTURE, method, matters);
+            add(found, Condition.MOISTURE, matters);
         }
         if (apart(one.daysSinceRain(), other.daysSinceRain(), limits.at("rain-days", "most"))) {
-            add(found, Condition.RAIN, method, matters);
+            add(found, Condition.RAIN, matters);
         }
         if (apart(one.soilTempC(), other.soilTempC(), limits.at("temperature-k", "most"))) {
-            add(found, Condition.TEMPERATURE, method, matters);
+            add(found, Condition.TEMPERATURE, matters);
         }
         if (one.layer() != null && other.layer() != null && shifted(one.layer(), other.layer(), limits)) {
-            add(found, Condition.DEPTH, method, matters);
+            add(found, Condition.DEPTH, matters);
         }
         if (differ(one.water(), other.water())) {
-            add(found, Condition.WATER, method, matters);
+            add(found, Condition.WATER, matters);
         }
         if (differ(one.person(), other.person())) {
-            add(found, Condition.PERSON, method, matters);
+            add(found, Condition.PERSON, matters);
         }
         return found;
     }
@@ -96,8 +98,7 @@ public final class Likeness {
         return one != null && other != null && Math.abs(one.doubleValue() - other.doubleValue()) > most;
     }
 
-    private static void add(List<Mismatch> found, Condition condition, String method, Table matters) {
-        boolean counts = matters.has(method) && matters.at(method, condition.code()) > 0;
-        found.add(new Mismatch(condition, counts));
+    private static void add(List<Mismatch> found, Condition condition, Table matters) {
+        found.add(new Mismatch(condition, matters.at(MATTERS, condition.code()) > 0));
     }
 }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
+import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
 
 /** Writes the first worked case of each method, with the data files, for the timing of the page build. */
@@ -26,8 +27,8 @@ public final class PageTasks {
             }
         }
         Map<String, Object> input = Map.of(
-                "benchmarks", CoreData.texts("benchmarks", DataFiles.BENCHMARKS),
-                "messages", CoreData.texts("messages", DataFiles.MESSAGES),
+                "benchmarks", CoreData.texts(DataFiles.benchmarks(Methods.all())),
+                "messages", CoreData.texts(DataFiles.messages(Methods.all())),
                 "tasks", tasks);
         Files.writeString(Path.of(args[0]), WorkedCase.JSON.writeValueAsString(input));
     }

@@ -8,6 +8,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.text.DataTextException;
+import org.morphotera.core.text.Messages;
 
 class BenchmarksTest {
 

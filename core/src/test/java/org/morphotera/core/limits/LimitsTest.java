@@ -9,10 +9,11 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
-import org.morphotera.core.benchmark.DataTextException;
+import org.morphotera.core.DataFiles;
 import org.morphotera.core.limits.Limits.Belief;
-import org.morphotera.core.limits.Sightings.Sighting;
+import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.text.DataTextException;
 
 class LimitsTest {
 
@@ -94,7 +95,7 @@ class LimitsTest {
 
     @Test
     void aPracticeOverridesARowAndABrokenOneIsNamed() {
-        Map<String, String> files = new LinkedHashMap<>(CoreData.texts("evidence", List.of("evidence.txt")));
+        Map<String, String> files = new LinkedHashMap<>(CoreData.texts(DataFiles.evidence()));
         files.put("own.txt", "[prior acidity]\nprior = 0.4\n");
         assertThat(EvidenceTables.parse(files).prior(Constraint.ACIDITY, LandUse.PASTURE))
                 .isEqualTo(0.4);

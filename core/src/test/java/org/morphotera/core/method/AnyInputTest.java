@@ -11,6 +11,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
+import org.morphotera.core.reading.Fault;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
 
 /**
  * Whatever is sent, a method evaluates or names faults; whatever it evaluates is finite and in order. Seeded; the
@@ -32,7 +36,7 @@ public class AnyInputTest {
         int evaluated = 0;
         for (int i = 0; i < INPUTS; i++) {
             Map<String, Object> body = new LinkedHashMap<>();
-            body.put("readings", SoundReadings.of(method, random));
+            body.put("readings", RandomFields.sound(method, random));
             body.put("context", RandomFields.tree(Context::read, random));
             Outcome outcome = Methods.all().evaluate(id, body, CoreData.BENCHMARKS);
             if (outcome instanceof Outcome.Evaluated done) {
@@ -50,7 +54,7 @@ public class AnyInputTest {
         FieldMethod<?> method = Methods.all().get(id);
         int refused = 0;
         for (int i = 0; i < INPUTS; i++) {
-            Object readings = spoil(SoundReadings.of(method, random), random);
+            Object readings = spoil(RandomFields.sound(method, random), random);
             Map<String, Object> body = new LinkedHashMap<>();
             body.put("readings", readings);
             body.put(

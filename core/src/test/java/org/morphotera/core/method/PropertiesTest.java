@@ -16,6 +16,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
+import org.morphotera.core.result.Evaluation;
 
 /** What must hold whatever the readings are. */
 class PropertiesTest {
@@ -47,7 +48,7 @@ class PropertiesTest {
     void theSameReadingsGiveTheSameEvaluation(String id) {
         Random random = new Random(31L * id.hashCode());
         for (int i = 0; i < DRAWS; i++) {
-            Map<String, Object> readings = SoundReadings.of(Methods.all().get(id), random);
+            Map<String, Object> readings = RandomFields.sound(Methods.all().get(id), random);
             assertThat(evaluate(id, readings, null)).isEqualTo(evaluate(id, readings, null));
         }
     }
@@ -70,7 +71,7 @@ class PropertiesTest {
         Random random = new Random(17);
         int compared = 0;
         for (int i = 0; i < 4 * DRAWS; i++) {
-            Map<String, Object> readings = SoundReadings.of(Methods.all().get(id), random);
+            Map<String, Object> readings = RandomFields.sound(Methods.all().get(id), random);
             Evaluation one = evaluate(id, readings, null);
             if (one == null || !(readings.get(list) instanceof List<?> replicates)) {
                 continue;
@@ -133,7 +134,7 @@ class PropertiesTest {
     void standingLiesWithinItsInterval(String id) {
         Random random = new Random(5L * id.hashCode());
         for (int i = 0; i < DRAWS; i++) {
-            Evaluation found = evaluate(id, SoundReadings.of(Methods.all().get(id), random), null);
+            Evaluation found = evaluate(id, RandomFields.sound(Methods.all().get(id), random), null);
             if (found != null) {
                 found.ratings().stream()
                         .filter(rating -> rating.low() != null && rating.standing() != null)
@@ -150,7 +151,7 @@ class PropertiesTest {
     void sharesOfATextureAddUpToAHundred(String id) {
         Random random = new Random(23);
         for (int i = 0; i < DRAWS; i++) {
-            Evaluation found = evaluate(id, SoundReadings.of(Methods.all().get(id), random), null);
+            Evaluation found = evaluate(id, RandomFields.sound(Methods.all().get(id), random), null);
             if (found == null) {
                 continue;
             }

@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.function.Function;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Unit;
 
@@ -22,6 +25,13 @@ public final class RandomFields implements Fields {
 
     private RandomFields(Random random) {
         this.random = random;
+    }
+
+    /** Random readings of a method that keep its limits and, mostly, its rules between readings. */
+    public static Map<String, Object> sound(FieldMethod<?> method, Random random) {
+        Map<String, Object> tree = tree(method::read, random);
+        method.makeSound(tree, random);
+        return tree;
     }
 
     public static Map<String, Object> tree(Function<Fields, ?> reader, Random random) {

@@ -14,11 +14,11 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.method.AnyInputTest;
-import org.morphotera.core.method.Envelope;
-import org.morphotera.core.method.Evaluation;
-import org.morphotera.core.method.FaultText;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.RandomFields;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
 
 class CalculatorsTest {
 

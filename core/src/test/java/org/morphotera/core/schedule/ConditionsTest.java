@@ -7,8 +7,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.method.Context;
-import org.morphotera.core.method.Envelope.NoteText;
-import org.morphotera.core.method.Faults;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.result.Envelope.NoteText;
 
 class ConditionsTest {
 

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.soil.DepthLayer;
 
 class FieldFaceTest {

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.morphotera.core.CoreData;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.score.SoilFunction.Score;
 import org.morphotera.core.soil.DepthLayer;
 

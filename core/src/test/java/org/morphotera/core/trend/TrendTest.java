@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.trend.Likeness.Circumstances;
 import org.morphotera.core.trend.Likeness.Condition;
@@ -126,17 +127,18 @@ class TrendTest {
     void unlikeVisitsAreNamedAndTwoThatMatterForbidAVerdict() {
         Circumstances autumn = new Circumstances(290, "moist", 2, 11.0, new DepthLayer(0, 200), null, "one");
         Circumstances summer = new Circumstances(200, "dry", 12, 22.0, new DepthLayer(0, 200), null, "one");
-        var worms = Likeness.mismatches("earthworms", autumn, summer, CoreData.BENCHMARKS);
+        var worms = Likeness.mismatches(Methods.all().get("earthworms"), autumn, summer, CoreData.BENCHMARKS);
         assertThat(worms)
                 .extracting(Likeness.Mismatch::condition)
                 .containsExactly(Condition.SEASON, Condition.MOISTURE, Condition.RAIN, Condition.TEMPERATURE);
         assertThat(Likeness.comparable(worms)).isFalse();
         // acid on a crumb does not care
-        assertThat(Likeness.comparable(Likeness.mismatches("fizz", autumn, summer, CoreData.BENCHMARKS)))
+        assertThat(Likeness.comparable(
+                        Likeness.mismatches(Methods.all().get("fizz"), autumn, summer, CoreData.BENCHMARKS)))
                 .isTrue();
         Circumstances winterSide = new Circumstances(10, null, null, null, null, "tap", null);
         Circumstances yearsEnd = new Circumstances(350, null, null, null, null, "rain", null);
-        assertThat(Likeness.mismatches("crumb-stability", winterSide, yearsEnd, CoreData.BENCHMARKS))
+        assertThat(Likeness.mismatches(Methods.all().get("crumb-stability"), winterSide, yearsEnd, CoreData.BENCHMARKS))
                 .extracting(Likeness.Mismatch::condition)
                 .containsExactly(Condition.WATER);
     }

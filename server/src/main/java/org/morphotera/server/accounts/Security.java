@@ -49,7 +49,7 @@ class Security {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(OpenCalls::matches)
                         .permitAll()
                         .requestMatchers(
-                                HttpMethod.GET, "/api/methods", "/api/methods/*", "/api/plans", "/api/core-data")
+                                HttpMethod.GET, "/api/methods", "/api/methods/*", "/api/calculators", "/api/core-data")
                         .permitAll()
                         .requestMatchers("/api/session", "/api/openapi", "/actuator/health")
                         .permitAll()

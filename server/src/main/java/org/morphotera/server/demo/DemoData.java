@@ -14,6 +14,8 @@ import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.score.Seen;
 import org.morphotera.server.accounts.AccountMapper;
 import org.morphotera.server.accounts.Advisor;
@@ -67,6 +69,7 @@ class DemoData implements ApplicationRunner {
     private final ObservationMapper observations;
     private final Measurements measurements;
     private final PhotoMapper photos;
+    private final MethodRegistry methods;
     private final Benchmarks benchmarks;
     private final DemoPlans plans;
     private final ApplicationEventPublisher changes;
@@ -82,6 +85,7 @@ class DemoData implements ApplicationRunner {
             ObservationMapper observations,
             Measurements measurements,
             PhotoMapper photos,
+            MethodRegistry methods,
             Benchmarks benchmarks,
             DemoPlans plans,
             ApplicationEventPublisher changes,
@@ -94,6 +98,7 @@ class DemoData implements ApplicationRunner {
         this.observations = observations;
         this.measurements = measurements;
         this.photos = photos;
+        this.methods = methods;
         this.benchmarks = benchmarks;
         this.plans = plans;
         this.changes = changes;
@@ -229,7 +234,7 @@ class DemoData implements ApplicationRunner {
                         1));
         double yearsAgo = ChronoUnit.DAYS.between(on, today) / DAYS_A_YEAR;
         DemoVisit tests =
-                new DemoVisit(demo, yearsAgo, first, last, dry, soilTempC, benchmarks.table("texture.typical"), random);
+                new DemoVisit(demo, yearsAgo, first, last, dry, soilTempC, methods, benchmarks, new Scatter(random));
         for (int i = 0; i < stops.size(); i++) {
             Instant at = on.atTime(8, 30).plusMinutes(50L * i).toInstant(ZoneOffset.UTC);
             observe(who, demo, fieldId, visitId, stops.get(i), i, yearsAgo);

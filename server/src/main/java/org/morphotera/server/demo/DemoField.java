@@ -6,6 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.TextureClass;
 
 /** A made-up field: what it is, what was done to it, and how its soil goes over six years, stop by stop. */
 final class DemoField {
@@ -16,43 +21,6 @@ final class DemoField {
      * @param stops indices of the stops it was done at; empty for all
      */
     record DemoEvent(double yearsAgo, String kind, String what, String rate, Double cost, List<Integer> stops) {}
-
-    /** What a soil is when nothing is said of it: a fair loam. */
-    private static final Map<String, Double> USUAL = Map.ofEntries(
-            Map.entry("cover", 78.0),
-            Map.entry("vigour", 1.4),
-            Map.entry("surface-groups", 4.0),
-            Map.entry("pan-depth", 0.0),
-            Map.entry("strength", 1300.0),
-            Map.entry("infiltration", 42.0),
-            Map.entry("infiltration-at-200", 26.0),
-            Map.entry("drainage", 34.0),
-            Map.entry("structure", 2.3),
-            Map.entry("porosity", 1.4),
-            Map.entry("smell", 1.5),
-            Map.entry("mottled", 3.0),
-            Map.entry("grey", 0.0),
-            Map.entry("paler", 0.6),
-            Map.entry("worms", 7.5),
-            Map.entry("roots", 0.72),
-            Map.entry("glue", 0.62),
-            Map.entry("cloud", 0.05),
-            Map.entry("deep-cloud", 0.05),
-            Map.entry("ph", 6.5),
-            Map.entry("deep-ph", 6.6),
-            Map.entry("fizz", 0.0),
-            Map.entry("ece", 0.8),
-            Map.entry("esp", 2.0),
-            Map.entry("cec", 16.0),
-            Map.entry("organic", 3.4),
-            Map.entry("co2", 34.0),
-            Map.entry("biomass", 320.0),
-            Map.entry("n", 2.0),
-            Map.entry("p", 2.5),
-            Map.entry("k", 2.5),
-            Map.entry("slope", 1.0),
-            Map.entry("rills", 0.0),
-            Map.entry("crust", 0.0));
 
     final String grower;
     final String name;
@@ -132,9 +100,44 @@ final class DemoField {
         return this;
     }
 
+    /** The truth at a stop on a day, as simulated tests meet it. */
+    MadeUpSoil soilAt(int stop, double yearsAgo, boolean dry, double soilTempC) {
+        return new Place(this, stop, yearsAgo, dry, soilTempC);
+    }
+
+    private record Place(DemoField field, int stop, double yearsAgo, boolean dry, double soilTempC)
+            implements MadeUpSoil {
+
+        @Override
+        public double get(SoilProperty property) {
+            return property == SoilProperty.TEMPERATURE ? soilTempC : field.value(property.code(), stop, yearsAgo);
+        }
+
+        @Override
+        public TextureClass texture() {
+            return Coded.find(TextureClass.values(), field.texture);
+        }
+
+        @Override
+        public LandUse landUse() {
+            return Coded.find(LandUse.values(), field.landUse);
+        }
+
+        @Override
+        public String crop() {
+            return field.crop;
+        }
+
+        @Override
+        public boolean sodiumUnknown() {
+            return field.sodiumUnknown;
+        }
+    }
+
     /** A property at a stop, so many years before today. */
     double value(String name, int stop, double yearsAgo) {
-        DemoCourse course = courses.getOrDefault(name, DemoCourse.steady(USUAL.get(name)));
-        return course.at(yearsAgo) + offsets.getOrDefault(stop + name, 0.0);
+        DemoCourse course = courses.get(name);
+        double there = course == null ? Coded.find(SoilProperty.values(), name).usual() : course.at(yearsAgo);
+        return there + offsets.getOrDefault(stop + name, 0.0);
     }
 }

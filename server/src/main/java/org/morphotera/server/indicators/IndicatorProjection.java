@@ -4,10 +4,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.morphotera.core.limits.Sightings;
-import org.morphotera.core.method.Envelope;
+import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
 import org.springframework.stereotype.Component;
@@ -29,58 +30,38 @@ public class IndicatorProjection {
         this.methods = methods;
     }
 
-    /** Readings that say by which instrument, key or water a figure came about, in order of telling. */
-    private static final List<String> KINDS = List.of("kind", "water", "mode", "key", "acid");
-
-    private static final String HIDES_DISPERSION = "TAP_WATER";
-
     /** Adds what a measurement shows. */
     public void add(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
-        addSightings(measurement, place, readings, envelope);
-        String kind = KINDS.stream()
-                .filter(name -> readings.get(name) instanceof String)
-                .map(name -> (String) readings.get(name))
-                .findFirst()
-                .orElse(null);
-        MethodCard card = methods.get(envelope.method()).card();
+        FieldMethod<?> method = methods.get(envelope.method());
+        addSightings(measurement, place, method.sightings(readings, envelope, topOf(place)));
+        String kind =
+                method.kindReading() != null && readings.get(method.kindReading()) instanceof String said ? said : null;
+        MethodCard card = method.card();
         for (MethodCard.Indicator indicator : card.indicators()) {
-            if (indicator.id().equals("dispersion") && hidesDispersion(envelope)) {
-                continue; // the salts of tap water hold clay together: judged as not measured
+            Envelope.RatingText rating =
+                    method.hides(indicator.id(), envelope) ? null : envelope.standing(indicator.id());
+            if (rating != null) {
+                insert(measurement, indicator.id(), place, envelope, rating, indicator.figure(), rating.reason(), kind);
             }
-            envelope.ratings().stream()
-                    .filter(rating -> rating.indicator().equals(indicator.id())
-                            && rating.school().equals("standing")
-                            && rating.standing() != null)
-                    .findFirst()
-                    .ifPresent(rating -> insert(
-                            measurement,
-                            indicator.id(),
-                            place,
-                            envelope,
-                            rating,
-                            indicator.figure(),
-                            rating.reason(),
-                            kind));
         }
         if (card.contextClass() != null && envelope.classes().get(card.contextClass()) instanceof String code) {
             insert(measurement, card.contextClass(), place, envelope, null, null, code, kind);
         }
     }
 
-    private void addSightings(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
-        Double top = place.layer() == null ? null : place.layer().topMm();
-        for (Sightings.Sighting seen : Sightings.of(readings, envelope, top)) {
+    private static Double topOf(Place place) {
+        return place.layer() == null ? null : place.layer().topMm();
+    }
+
+    private void addSightings(UUID measurement, Place place, List<Sighting> seen) {
+        for (Sighting each : seen) {
             sightings.insert(
                     place.practice(),
                     place.field(),
                     new SightingMapper.Row(
-                            measurement, seen.finding(), place.stop(), seen.figure(), seen.state(), place.takenAt()));
-            sightings.markLatest(place.stop(), seen.finding());
+                            measurement, each.finding(), place.stop(), each.figure(), each.state(), place.takenAt()));
+            sightings.markLatest(place.stop(), each.finding());
         }
-    }
-
-    private static boolean hidesDispersion(Envelope envelope) {
-        return envelope.notes().stream().anyMatch(note -> note.code().equals(HIDES_DISPERSION));
     }
 
     /** The score of 2 that the method itself gives an indicator. */

@@ -13,9 +13,9 @@ import java.util.stream.Stream;
 import org.morphotera.core.DataFiles;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.text.Messages;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -28,8 +28,8 @@ class CoreFiles {
     record CoreTexts(Map<String, String> benchmarks, Map<String, String> messages) {}
 
     @Bean
-    CoreTexts coreTexts(@Value("${morphotera.benchmarks}") String folder) throws IOException {
-        Map<String, String> benchmarks = shipped("benchmarks", DataFiles.BENCHMARKS);
+    CoreTexts coreTexts(@Value("${morphotera.benchmarks}") String folder, MethodRegistry methods) throws IOException {
+        Map<String, String> benchmarks = shipped(DataFiles.benchmarks(methods));
         Benchmarks checked = Benchmarks.parse(benchmarks);
         if (!folder.isBlank()) {
             try (Stream<Path> files = Files.list(Path.of(folder))) {
@@ -43,7 +43,7 @@ class CoreFiles {
                 }
             }
         }
-        return new CoreTexts(benchmarks, shipped("messages", DataFiles.MESSAGES));
+        return new CoreTexts(benchmarks, shipped(DataFiles.messages(methods)));
     }
 
     @Bean
@@ -54,7 +54,7 @@ class CoreFiles {
     /** What findings say of constraints; a practice's {@code evidence*.txt} in its folder override sections. */
     @Bean
     EvidenceTables evidenceTables(@Value("${morphotera.benchmarks}") String folder) throws IOException {
-        Map<String, String> files = shipped("evidence", DataFiles.EVIDENCE);
+        Map<String, String> files = shipped(DataFiles.evidence());
         if (!folder.isBlank()) {
             try (Stream<Path> own = Files.list(Path.of(folder))) {
                 for (Path file : own.filter(CoreFiles::isEvidence).sorted().toList()) {
@@ -79,11 +79,14 @@ class CoreFiles {
         return Methods.all();
     }
 
-    private static Map<String, String> shipped(String folder, List<String> names) {
+    private static Map<String, String> shipped(List<String> paths) {
         Map<String, String> texts = new LinkedHashMap<>();
-        for (String name : names) {
-            try (InputStream in = DataFiles.class.getResourceAsStream("/morphotera/" + folder + "/" + name)) {
-                texts.put(name, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        for (String path : paths) {
+            try (InputStream in = DataFiles.class.getResourceAsStream(path)) {
+                if (in == null) {
+                    throw new IllegalStateException("the data file " + path + " is missing");
+                }
+                texts.put(path, new String(in.readAllBytes(), StandardCharsets.UTF_8));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.method.Envelope;
+import org.morphotera.core.result.Envelope;
 
 /** The shapes in which a plan leaves the server. */
 final class FieldPlan {

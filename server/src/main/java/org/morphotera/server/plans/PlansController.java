@@ -7,14 +7,14 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
-import org.morphotera.core.method.Envelope;
-import org.morphotera.core.method.FaultText;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.Calculator;
 import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.http.MediaType;
@@ -71,12 +71,12 @@ class PlansController {
                 labels);
     }
 
-    @GetMapping("/api/plans")
+    @GetMapping("/api/calculators")
     List<CalculatorEntry> list() {
         return entries;
     }
 
-    @PostMapping("/api/plans/{id}")
+    @PostMapping("/api/calculators/{id}")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
             content =
                     @Content(

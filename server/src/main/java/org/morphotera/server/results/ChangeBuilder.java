@@ -12,8 +12,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.Numbers;
+import org.morphotera.core.text.Messages;
 import org.morphotera.core.trend.Likeness;
 import org.morphotera.core.trend.LongTrend;
 import org.morphotera.core.trend.PairedChange;
@@ -29,10 +30,12 @@ class ChangeBuilder {
     private static final double DAYS_A_YEAR = 365.25;
     private static final int MOST_STOPS = 60;
 
+    private final MethodRegistry methods;
     private final Benchmarks benchmarks;
     private final Messages messages;
 
-    ChangeBuilder(Benchmarks benchmarks, Messages messages) {
+    ChangeBuilder(MethodRegistry methods, Benchmarks benchmarks, Messages messages) {
+        this.methods = methods;
         this.benchmarks = benchmarks;
         this.messages = messages;
     }
@@ -123,7 +126,8 @@ class ChangeBuilder {
         }
         IndicatorRow before = pairs.get(0)[0];
         IndicatorRow after = pairs.get(0)[1];
-        return Likeness.mismatches(after.method(), circumstances(from, before), circumstances(to, after), benchmarks)
+        return Likeness.mismatches(
+                        methods.get(after.method()), circumstances(from, before), circumstances(to, after), benchmarks)
                 .stream()
                 .map(each -> new Changes.MismatchView(
                         each.condition().code(),

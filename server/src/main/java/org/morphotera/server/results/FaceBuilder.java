@@ -10,12 +10,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
-import org.morphotera.core.benchmark.Messages;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.Finding;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 

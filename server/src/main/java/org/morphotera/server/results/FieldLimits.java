@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.Sightings;
-import org.morphotera.core.limits.Sightings.Sighting;
+import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.indicators.SightingMapper;
 import org.morphotera.server.visits.Observation;
@@ -44,16 +44,16 @@ public class FieldLimits {
                 .forEach(row -> seen.add(new Sighting(row.finding(), row.figure(), row.state())));
         for (Observation each : observations.latestOfField(practice, field)) {
             if (each.rills() != null) {
-                seen.add(new Sighting("rills", null, each.rills()));
+                seen.add(Sighting.of("rills", each.rills()));
             }
             if (each.whiteCrust() != null) {
-                seen.add(new Sighting("white-crust", null, each.whiteCrust()));
+                seen.add(Sighting.of("white-crust", each.whiteCrust()));
             }
             if (each.slopePct() != null) {
-                seen.add(new Sighting("slope", each.slopePct(), null));
+                seen.add(Sighting.of("slope", each.slopePct()));
             }
             if (Boolean.TRUE.equals(each.standingWater())) {
-                seen.add(new Sighting("standing-water", null, "yes"));
+                seen.add(Sighting.of("standing-water", true));
             }
         }
         return new LinkedHashMap<>(Sightings.findings(seen, tables));

@@ -7,15 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Messages;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.Finding;
 import org.morphotera.core.score.PointsSheet;
 import org.morphotera.core.score.SoilFunction;
 import org.morphotera.core.score.StopAverage;
 import org.morphotera.core.score.StopStanding;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 

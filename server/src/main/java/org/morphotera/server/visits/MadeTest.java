@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.benchmark.Messages;
-import org.morphotera.core.method.Level;
+import org.morphotera.core.result.Level;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
 
 /**

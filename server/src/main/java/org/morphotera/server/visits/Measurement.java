@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.method.Envelope;
+import org.morphotera.core.result.Envelope;
 
 /**
  * One test as it was read, with the context it was evaluated in and what came of it.

@@ -1,7 +1,7 @@
 package org.morphotera.server.visits;
 
 import java.util.Map;
-import org.morphotera.core.method.Envelope;
+import org.morphotera.core.result.Envelope;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.morphotera.core.benchmark.Messages;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

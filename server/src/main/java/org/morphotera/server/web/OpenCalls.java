@@ -9,7 +9,7 @@ public final class OpenCalls {
 
     public static boolean matches(HttpServletRequest request) {
         String path = request.getRequestURI();
-        boolean plan = path.startsWith("/api/plans/") && "POST".equals(request.getMethod());
+        boolean plan = path.startsWith("/api/calculators/") && "POST".equals(request.getMethod());
         return plan || path.startsWith("/api/methods/") && path.endsWith("/evaluate");
     }
 }

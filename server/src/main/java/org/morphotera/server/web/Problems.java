@@ -2,7 +2,7 @@ package org.morphotera.server.web;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import org.morphotera.core.method.FaultText;
+import org.morphotera.core.reading.FaultText;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;

@@ -1,7 +1,7 @@
 package org.morphotera.server.web;
 
 import java.util.List;
-import org.morphotera.core.method.FaultText;
+import org.morphotera.core.reading.FaultText;
 
 /** Input that can't be used; answers 422 and names every fault. */
 public class RefusedException extends RuntimeException {

@@ -1,2 +1,0 @@
-/** Methods that look at what stands and lives above the ground. */
-package org.morphotera.core.aboveground;

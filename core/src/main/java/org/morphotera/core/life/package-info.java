@@ -1,2 +1,0 @@
-/** Methods that measure the soil's microbes. */
-package org.morphotera.core.life;

@@ -1,0 +1,153 @@
+package org.morphotera.core.method.aboveground.groundcover;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Ground cover by points (step-point or quadrat grid) or by estimated shares. Stones count as cover. The interval of
+ * counted points is Wilson's (Wilson, 1927).
+ */
+public final class GroundCover implements FieldMethod<GroundCover.Readings> {
+
+    /** What lies under a point. */
+    public enum Cover implements Coded {
+        LIVING,
+        LITTER,
+        STONE,
+        BARE
+    }
+
+    public record Readings(List<Cover> points, Double livingPct, Double litterPct, Double stonePct, Double barePct) {}
+
+    private static final double Z = 1.959964;
+    private static final double EROSION_UNDER_PCT = 70;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "ground-cover",
+                Family.ABOVE_GROUND,
+                List.of(new MethodCard.Indicator("ground-cover", "coverPct")),
+                null,
+                5,
+                null,
+                null,
+                List.of());
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.words("points", List.of(Cover.values()), true, Range.between(20, 500), Need.OPTIONAL),
+                fields.number("livingPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("litterPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("stonePct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("barePct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        Map<String, Double> shares = new LinkedHashMap<>();
+        shares.put("livingPct", readings.livingPct());
+        shares.put("litterPct", readings.litterPct());
+        shares.put("stonePct", readings.stonePct());
+        shares.put("barePct", readings.barePct());
+        long given = shares.values().stream().filter(share -> share != null).count();
+        if (readings.points() == null == (given == 0)) {
+            faults.add("", "POINTS_OR_SHARES");
+        } else if (given > 0) {
+            shares.forEach((name, share) -> {
+                if (share == null) {
+                    faults.add(name, "MISSING");
+                }
+            });
+            double sum = shares.values().stream()
+                    .mapToDouble(share -> share == null ? 0 : share)
+                    .sum();
+            if (given == shares.size() && Math.abs(sum - 100) > 1) {
+                faults.add("", "SHARES_SUM", Map.of("sum", sum));
+            }
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Evaluation.Builder out = Evaluation.of("ground-cover");
+        double cover;
+        Double low = null;
+        Double high = null;
+        if (readings.points() == null) {
+            cover = 100 - readings.barePct();
+            out.working("coverPct", Map.of("bare", readings.barePct()), cover, Unit.PERCENT, "What is not bare");
+        } else {
+            int n = readings.points().size();
+            long covered = readings.points().stream()
+                    .filter(point -> point != Cover.BARE)
+                    .count();
+            double share = (double) covered / n;
+            cover = 100 * share;
+            double middle = (share + Z * Z / (2 * n)) / (1 + Z * Z / n);
+            double half = Z / (1 + Z * Z / n) * Math.sqrt(share * (1 - share) / n + Z * Z / (4.0 * n * n));
+            low = Math.max(0, 100 * (middle - half));
+            high = Math.min(100, 100 * (middle + half));
+            out.working("coverPoints", Map.of("covered", covered, "n", n), cover, Unit.PERCENT, "Wilson, 1927");
+        }
+        out.value("coverPct", cover, Unit.PERCENT, low, high);
+        if (cover < EROSION_UNDER_PCT) {
+            out.note("EROSION_RISK", Severity.CAUTION);
+        }
+        return out.curve("ground-cover", benchmarks.curve("ground-cover"), cover, low, high)
+                .build();
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return new SightingList(envelope).figure("cover", "coverPct").list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        double cover = soil.get(SoilProperty.COVER);
+        long bare = Math.round(100 - scatter.around(cover, 4, 2, 100));
+        long litter = Math.round((100 - bare) * 0.3);
+        long stone = Math.min(3, 100 - bare - litter);
+        return Map.of(
+                "livingPct", 100 - bare - litter - stone, "litterPct", litter, "stonePct", stone, "barePct", bare);
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        if (random.nextBoolean() && tree.containsKey("points")) {
+            List.of("livingPct", "litterPct", "stonePct", "barePct").forEach(tree::remove);
+            return;
+        }
+        tree.remove("points");
+        double bare = 100 * random.nextDouble();
+        double stone = (100 - bare) * random.nextDouble();
+        tree.put("barePct", bare);
+        tree.put("stonePct", stone);
+        tree.put("litterPct", 0.0);
+        tree.put("livingPct", 100 - bare - stone);
+    }
+}

@@ -1,0 +1,18 @@
+package org.morphotera.core.method.block;
+
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Range;
+
+/** A score of 0, 0.5, 1, 1.5 or 2. */
+public final class HalfScore {
+
+    public static final Range RANGE = Range.between(0, 2);
+
+    private HalfScore() {}
+
+    public static void check(String field, Double score, Faults faults) {
+        if (score != null && score * 2 != Math.rint(score * 2)) {
+            faults.add(field, "NOT_HALVES");
+        }
+    }
+}

@@ -1,0 +1,252 @@
+package org.morphotera.core.method.block.pit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SoundTrees;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.TextureClass;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * A deep pit, layer by layer: how far roots can go, how much water they can reach, and how much lies out of reach.
+ * Available water by texture after Saxton and Rawls (2006), rounded.
+ */
+public final class Pit implements FieldMethod<Pit.Readings> {
+
+    /** How many roots a layer holds. */
+    public enum RootAmount implements Coded {
+        MANY,
+        COMMON,
+        FEW,
+        NONE
+    }
+
+    /** Moisture of a layer. */
+    public enum Moisture implements Coded {
+        DRY,
+        MOIST,
+        WET,
+        SATURATED
+    }
+
+    /** @param ph on the calcium-chloride scale */
+    public record Horizon(
+            Double topMm,
+            Double bottomMm,
+            TextureClass textureClass,
+            Double structure,
+            Double kPa,
+            Double ph,
+            Double ece,
+            Double rustPct,
+            Double blackPct,
+            Double greyPct,
+            Double stonesPct,
+            RootAmount roots,
+            Moisture moisture) {}
+
+    public record Readings(Double depthMm, Double standingWaterMm, Boolean benched, List<Horizon> horizons) {}
+
+    private static final double UNSUPPORTED_MM = 1200;
+    private static final double UNSUPPORTED_WET_MM = 1000;
+
+    @Override
+    public MethodCard card() {
+        List<MethodCard.Indicator> rates = List.of(new MethodCard.Indicator("rootable-water", "rootableWaterMm"));
+        return new MethodCard("pit", Family.BLOCK, rates, null, 60, 0, 1000, List.of());
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.number("depthMm", Unit.MM, Range.above(0, 5000), Need.REQUIRED),
+                fields.number("standingWaterMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL),
+                fields.flag("benched", Need.OPTIONAL),
+                fields.list("horizons", Range.LIST, Need.REQUIRED, Pit::readHorizon));
+    }
+
+    private static Horizon readHorizon(Fields fields) {
+        return new Horizon(
+                fields.number("topMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.number("bottomMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.word("textureClass", List.of(TextureClass.values()), Need.REQUIRED),
+                fields.number("structure", Unit.NONE, Range.between(1, 5), Need.OPTIONAL),
+                fields.number("kPa", Unit.KPA, Range.PRESSURE_KPA, Need.OPTIONAL),
+                fields.number("ph", Unit.PH, Range.PH, Need.OPTIONAL),
+                fields.number("ece", Unit.DS_PER_M, Range.EC, Need.OPTIONAL),
+                fields.number("rustPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("blackPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("greyPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.number("stonesPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.word("roots", List.of(RootAmount.values()), Need.REQUIRED),
+                fields.word("moisture", List.of(Moisture.values()), Need.REQUIRED));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        double expected = 0;
+        for (int i = 0; i < readings.horizons().size(); i++) {
+            Horizon horizon = readings.horizons().get(i);
+            String at = "horizons[" + i + "]";
+            if (Math.abs(horizon.topMm() - expected) > Range.SMALLEST_STEP) {
+                faults.add(at + ".topMm", "HORIZON_GAP", Map.of("expected", expected));
+            }
+            if (horizon.bottomMm() - horizon.topMm() < Range.SMALLEST_STEP) {
+                faults.add(at + ".bottomMm", "DEPTH_UPSIDE_DOWN");
+            }
+            expected = horizon.bottomMm();
+        }
+        if (expected - readings.depthMm() > Range.SMALLEST_STEP) {
+            String last = "horizons[" + (readings.horizons().size() - 1) + "].bottomMm";
+            faults.add(last, "BELOW_PIT", Map.of("depth", readings.depthMm()));
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        double rootable = readings.depthMm();
+        List<String> limits = List.of();
+        for (Horizon horizon : readings.horizons()) {
+            List<String> causes = causes(horizon, benchmarks.table("pit.limits"));
+            if (!causes.isEmpty()) {
+                rootable = horizon.topMm();
+                limits = causes;
+                break;
+            }
+        }
+        Table capacity = benchmarks.table("soil.available-water");
+        double within = 0;
+        double profile = 0;
+        double stranded = 0;
+        for (Horizon horizon : readings.horizons()) {
+            double stones = horizon.stonesPct() == null ? 0 : horizon.stonesPct() / 100;
+            double metres = (horizon.bottomMm() - horizon.topMm()) / 1000;
+            double water = capacity.at(horizon.textureClass().code(), "mmPerM") * metres * (1 - stones);
+            profile += water;
+            if (horizon.topMm() < rootable) {
+                within += water;
+            } else if (horizon.moisture() != Moisture.DRY) {
+                stranded += water;
+            }
+        }
+        Evaluation.Builder out = Evaluation.of("pit")
+                .value("rootableDepthMm", rootable, Unit.MM)
+                .value("rootableWaterMm", within, Unit.MM)
+                .value("profileWaterMm", profile, Unit.MM)
+                .value("strandedWaterMm", stranded, Unit.MM)
+                .codes("limits", limits)
+                .working(
+                        "rootableDepthMm",
+                        Map.of("n", limits.size()),
+                        rootable,
+                        Unit.MM,
+                        "Top of the first layer that stops roots")
+                .working("rootableWaterMm", Map.of("depth", rootable), within, Unit.MM, capacity.source());
+        if (stranded > 0 && readings.horizons().get(0).moisture() == Moisture.DRY) {
+            out.note("WATER_BELOW_DRY_CROP", Severity.INFO, Map.of("water", stranded));
+        }
+        safety(readings, out);
+        return out.curve("rootable-water", benchmarks.curve("rootable-water"), within, null, null)
+                .build();
+    }
+
+    private static List<String> causes(Horizon horizon, Table limit) {
+        List<String> causes = new ArrayList<>();
+        if (horizon.kPa() != null && horizon.kPa() >= limit.at("penetration", "limit")) {
+            causes.add("penetration");
+        }
+        if (horizon.structure() != null && horizon.structure() >= limit.at("structure", "limit")) {
+            causes.add("structure");
+        }
+        if (horizon.ph() != null && horizon.ph() < limit.at("acid", "limit")) {
+            causes.add("acid");
+        }
+        if (horizon.ece() != null && horizon.ece() > limit.at("salt", "limit")) {
+            causes.add("salt");
+        }
+        if (horizon.moisture() == Moisture.SATURATED) {
+            causes.add("saturated");
+        }
+        if (horizon.greyPct() != null && horizon.greyPct() >= limit.at("grey", "limit")) {
+            causes.add("grey");
+        }
+        if (horizon.roots() == RootAmount.NONE) {
+            causes.add("no-roots");
+        }
+        return causes;
+    }
+
+    private static void safety(Readings readings, Evaluation.Builder out) {
+        boolean water = readings.standingWaterMm() != null && readings.standingWaterMm() > 0;
+        boolean wet = water
+                || readings.horizons().stream()
+                        .anyMatch(each -> each.moisture() == Moisture.WET || each.moisture() == Moisture.SATURATED);
+        boolean deep = readings.depthMm() > UNSUPPORTED_MM && !Boolean.TRUE.equals(readings.benched());
+        if (deep || wet && readings.depthMm() > UNSUPPORTED_WET_MM) {
+            out.note("DO_NOT_ENTER", Severity.DANGER, Map.of("depth", readings.depthMm()));
+        }
+        out.note("PIT_SAFETY", Severity.DANGER);
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        boolean water = readings.get("standingWaterMm") instanceof Number mm && mm.doubleValue() > 0;
+        return List.of(Sighting.of("standing-water", water));
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        double[] tops = {0, 250, 450, 700, 1000};
+        double grey = soil.get(SoilProperty.GREY);
+        List<Map<String, Object>> horizons = new ArrayList<>();
+        for (int i = 0; i + 1 < tops.length; i++) {
+            Map<String, Object> horizon = new LinkedHashMap<>();
+            horizon.put("topMm", tops[i]);
+            horizon.put("bottomMm", tops[i + 1]);
+            horizon.put("textureClass", soil.texture().code());
+            horizon.put("structure", Math.min(5, Scatter.toStep(soil.get(SoilProperty.STRUCTURE) + 0.3 * i, 0.5)));
+            double ph = soil.get(i < 2 ? SoilProperty.PH : SoilProperty.DEEP_PH);
+            horizon.put("ph", Scatter.rounded(ph - 0.7, 1));
+            horizon.put("ece", Scatter.rounded(soil.get(SoilProperty.ECE) * (0.8 + 0.15 * i), 1));
+            horizon.put("greyPct", i < 2 ? 0 : Math.round(grey * i));
+            boolean pan = soil.get(SoilProperty.PAN_DEPTH) > 0 && i == 1;
+            horizon.put("kPa", pan ? 2600 : 1200 + 120 * i);
+            horizon.put("roots", i == 0 ? "many" : pan ? "few" : i == 1 ? "common" : "few");
+            String top = soil.dry() ? "dry" : "moist";
+            horizon.put("moisture", i == 3 && grey > 5 ? "saturated" : i > 1 ? "moist" : top);
+            horizons.add(horizon);
+        }
+        return Map.of("depthMm", 1000, "benched", true, "horizons", horizons);
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        double top = 0;
+        for (Map<String, Object> horizon : SoundTrees.groups(tree, "horizons")) {
+            horizon.put("topMm", top);
+            top += 1 + SoundTrees.number(horizon, "bottomMm") / 50;
+            horizon.put("bottomMm", top);
+        }
+        tree.put("depthMm", Math.min(5000, top + 10));
+    }
+}

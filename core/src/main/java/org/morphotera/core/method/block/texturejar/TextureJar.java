@@ -1,0 +1,245 @@
+package org.morphotera.core.method.block.texturejar;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.TextureClass;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Texture by settling in a jar. Layers are read with a ruler; what size each line really stands for follows from
+ * Stokes' law for this jar's fall height and water temperature (Gee and Or, 2002).
+ */
+public final class TextureJar implements FieldMethod<TextureJar.Readings> {
+
+    /**
+     * @param baseOffsetMm ruler reading at the inside of the jar's bottom
+     * @param sandMm ruler reading at the top of the sand, mm; silt and clay likewise
+     * @param waterColumnMm height that a grain falls, mm
+     */
+    public record Readings(
+            Double baseOffsetMm,
+            Double sandMm,
+            Double siltMm,
+            Double clayMm,
+            Double waterColumnMm,
+            Double waterTempC,
+            Double sandMarkSeconds,
+            Double siltMarkSeconds,
+            Double clayMarkSeconds,
+            Double rulerErrorMm,
+            Boolean dispersant,
+            Boolean waterClearAtEnd) {}
+
+    private static final double SAND_UM = 50;
+    private static final double CLAY_UM = 2;
+    private static final double THIN_MM = 15;
+    private static final double HOLDS_FINE_SILT_UM = 3;
+    private static final double SETTLED_SECONDS = 172_800;
+    private static final double UNSURE_UNDER = 0.6;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "texture-jar",
+                Family.BLOCK,
+                List.of(),
+                "textureClass",
+                10,
+                0,
+                200,
+                List.of(
+                        new TimedStep("sand-line", null, 5),
+                        new TimedStep("silt-line", null, 1800),
+                        new TimedStep("clay-line", 172_800, 14_400)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        Range time = Range.above(0, 1_000_000);
+        return new Readings(
+                fields.numberOr("baseOffsetMm", Unit.MM, Range.DEPTH_MM, 0),
+                fields.number("sandMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.number("siltMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.number("clayMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.number("waterColumnMm", Unit.MM, Range.above(0, 5000), Need.REQUIRED),
+                fields.numberOr("waterTempC", Unit.CELSIUS, Range.TEMPERATURE_C, 20),
+                fields.numberOr("sandMarkSeconds", Unit.SECOND, time, 60),
+                fields.numberOr("siltMarkSeconds", Unit.SECOND, time, 7200),
+                fields.numberOr("clayMarkSeconds", Unit.SECOND, time, SETTLED_SECONDS),
+                fields.numberOr("rulerErrorMm", Unit.MM, Range.between(0, 50), 1),
+                fields.flag("dispersant", Need.OPTIONAL),
+                fields.flag("waterClearAtEnd", Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        rising(faults, "sandMm", readings.sandMm(), readings.baseOffsetMm(), "MARK_NOT_RISING");
+        rising(faults, "siltMm", readings.siltMm(), readings.sandMm(), "MARK_NOT_RISING");
+        rising(faults, "clayMm", readings.clayMm(), readings.siltMm(), "MARK_NOT_RISING");
+        if (readings.clayMm() - readings.baseOffsetMm() > readings.waterColumnMm()) {
+            faults.add("clayMm", "MARK_ABOVE_WATER", Map.of("water", readings.waterColumnMm()));
+        }
+        rising(faults, "siltMarkSeconds", readings.siltMarkSeconds(), readings.sandMarkSeconds(), "TIME_NOT_RISING");
+        rising(faults, "clayMarkSeconds", readings.clayMarkSeconds(), readings.siltMarkSeconds(), "TIME_NOT_RISING");
+    }
+
+    private static void rising(Faults faults, String field, double x, double before, String code) {
+        if (x - before < Range.SMALLEST_STEP) {
+            faults.add(field, code, Map.of("before", before));
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        double base = readings.baseOffsetMm();
+        double total = readings.clayMm() - base;
+        double sand = 100 * (readings.sandMm() - base) / total;
+        double clay = 100 * (readings.clayMm() - readings.siltMm()) / total;
+        double silt = Math.max(0, 100 - sand - clay);
+        Settling water = new Settling(readings.waterTempC(), readings.waterColumnMm());
+        double sandCut = water.sizeUm(readings.sandMarkSeconds());
+        double siltCut = water.sizeUm(readings.siltMarkSeconds());
+        Evaluation.Builder out = Evaluation.of("texture-jar");
+        JarClasses classes = JarClasses.of(readings);
+        report(out, classes, sand, silt, clay);
+        out.value("sandCutUm", sandCut, Unit.MICROMETRE)
+                .value("siltCutUm", siltCut, Unit.MICROMETRE)
+                .value("sandMarkAdvisedSeconds", water.secondsFor(SAND_UM), Unit.SECOND)
+                .value("siltMarkAdvisedSeconds", water.secondsFor(CLAY_UM), Unit.SECOND);
+        adjusted(out, sand, clay, sandCut, siltCut);
+        double fall = readings.waterColumnMm();
+        String share = "Share of the settled height";
+        out.working("sandPct", Map.of("height", readings.sandMm() - base, "total", total), sand, Unit.PERCENT, share)
+                .working(
+                        "clayPct",
+                        Map.of("height", readings.clayMm() - readings.siltMm(), "total", total),
+                        clay,
+                        Unit.PERCENT,
+                        share)
+                .working(
+                        "siltCutUm",
+                        Map.of("fall", fall, "seconds", readings.siltMarkSeconds(), "temp", readings.waterTempC()),
+                        siltCut,
+                        Unit.MICROMETRE,
+                        "Stokes' law; Gee and Or, 2002");
+        notes(readings, total, siltCut, classes, out);
+        return out.build();
+    }
+
+    private static void report(Evaluation.Builder out, JarClasses classes, double sand, double silt, double clay) {
+        TextureClass plain = TextureClass.of(sand, silt, clay);
+        out.value("sandPct", sand, Unit.PERCENT, classes.sandLow(), classes.sandHigh())
+                .value("siltPct", silt, Unit.PERCENT, classes.siltLow(), classes.siltHigh())
+                .value("clayPct", clay, Unit.PERCENT, classes.clayLow(), classes.clayHigh())
+                .code("textureClass", plain)
+                .code("textureGroup", plain.group());
+        if (!classes.ranked().isEmpty()) {
+            out.value("bestClassProbability", classes.ranked().get(0).getValue(), Unit.NONE);
+            List<Map<String, Object>> rows = new ArrayList<>();
+            for (Map.Entry<TextureClass, Double> each : classes.ranked()) {
+                Map<String, Object> row = new LinkedHashMap<>();
+                row.put("textureClass", each.getKey().code());
+                row.put("probability", each.getValue());
+                rows.add(row);
+            }
+            out.series("classProbabilities", rows);
+        }
+    }
+
+    /** Shares at the true limits of 2 and 50 µm, taking fine silt as evenly spread over ln(size) between the marks. */
+    private static void adjusted(Evaluation.Builder out, double sand, double clay, double sandCut, double siltCut) {
+        double slope = (100 - sand - clay) / (Math.log(sandCut) - Math.log(siltCut));
+        double at2 = clay + slope * (Math.log(CLAY_UM) - Math.log(siltCut));
+        double at50 = clay + slope * (Math.log(SAND_UM) - Math.log(siltCut));
+        double adjustedClay = Math.max(0, Math.min(clay, at2));
+        double finer = Math.max(clay, Math.min(100, at50));
+        double adjustedSand = 100 - finer;
+        double adjustedSilt = Math.max(0, finer - adjustedClay);
+        out.value("adjustedSandPct", adjustedSand, Unit.PERCENT)
+                .value("adjustedSiltPct", adjustedSilt, Unit.PERCENT)
+                .value("adjustedClayPct", adjustedClay, Unit.PERCENT)
+                .code("adjustedTextureClass", TextureClass.of(adjustedSand, adjustedSilt, adjustedClay));
+    }
+
+    private static void notes(
+            Readings readings, double total, double siltCut, JarClasses classes, Evaluation.Builder out) {
+        if (total < THIN_MM) {
+            out.note("LAYERS_TOO_THIN", Severity.CAUTION, Map.of("total", total));
+        }
+        if (siltCut > HOLDS_FINE_SILT_UM) {
+            out.note("SILT_LINE_HOLDS_FINE_SILT", Severity.CAUTION, Map.of("cut", siltCut));
+        }
+        if (Boolean.FALSE.equals(readings.waterClearAtEnd()) && readings.clayMarkSeconds() < SETTLED_SECONDS) {
+            out.note("NOT_SETTLED", Severity.CAUTION);
+        }
+        if (Boolean.FALSE.equals(readings.dispersant())) {
+            out.note("NO_DISPERSANT", Severity.CAUTION);
+        }
+        if (!classes.ranked().isEmpty() && classes.ranked().get(0).getValue() < UNSURE_UNDER) {
+            out.note(
+                    "UNSURE_CLASS",
+                    Severity.INFO,
+                    Map.of("share", 100 * classes.ranked().get(0).getValue()));
+        }
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return new SightingList(envelope)
+                .state("texture-group", envelope.classes().get("textureGroup"))
+                .list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        // the shares in the middle of the class
+        Table typical = benchmarks.table("texture.typical");
+        double total = 58 + scatter.random().nextInt(8);
+        double sand = Math.max(2, Math.rint(total * typical.at(soil.texture().code(), "sandPct") / 100));
+        double silt = Math.max(2, Math.rint(total * typical.at(soil.texture().code(), "siltPct") / 100));
+        Map<String, Object> readings = new LinkedHashMap<>();
+        readings.put("sandMm", sand);
+        readings.put("siltMm", sand + silt);
+        readings.put("clayMm", Math.max(total, sand + silt + 2));
+        readings.put("waterColumnMm", 150);
+        readings.put("waterTempC", 16);
+        readings.put("sandMarkSeconds", 75);
+        readings.put("siltMarkSeconds", 46_000);
+        readings.put("clayMarkSeconds", 176_000);
+        readings.put("dispersant", true);
+        readings.put("waterClearAtEnd", true);
+        return readings;
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        double base = 20 * random.nextDouble();
+        tree.put("baseOffsetMm", base);
+        tree.put("sandMm", base += 0.01 + 90 * random.nextDouble());
+        tree.put("siltMm", base += 0.01 + 90 * random.nextDouble());
+        tree.put("clayMm", base + 0.01 + 90 * random.nextDouble());
+        tree.put("waterColumnMm", 300 + 1000 * random.nextDouble());
+        List.of("sandMarkSeconds", "siltMarkSeconds", "clayMarkSeconds").forEach(tree::remove);
+    }
+}

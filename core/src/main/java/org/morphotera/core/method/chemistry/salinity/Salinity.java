@@ -1,0 +1,257 @@
+package org.morphotera.core.method.chemistry.salinity;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.TextureClass;
+import org.morphotera.core.soil.TextureGroup;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Salt by electrical conductivity, at 25 °C, as the saturated-extract equivalent (conversions after Franzen, 2007, and
+ * Slavich and Petterson, 1993), its class, what it costs each crop (Maas and Hoffman, 1977), and, in a slurry of equal
+ * parts without salt, an upper bound of nitrate (Smith and Doran, 1996).
+ */
+public final class Salinity implements FieldMethod<Salinity.Readings> {
+
+    /** What was measured. */
+    public enum Mode implements Coded {
+        SLURRY_1TO1,
+        SLURRY_1TO5,
+        IN_PLACE,
+        LAB_ECE;
+
+        private boolean isOneToOne() {
+            return this == SLURRY_1TO1 || this == IN_PLACE;
+        }
+    }
+
+    /** @param waterBlank conductivity of the water used, at 25 °C, dS/m */
+    public record Readings(
+            Mode mode,
+            List<Double> readings,
+            Double waterBlank,
+            Double tempC,
+            Boolean compensated,
+            Boolean zeroChecked,
+            Double ph) {}
+
+    private static final double PER_DEGREE = 0.02;
+    private static final double LARGEST_SPREAD = 0.15;
+    private static final double MICROBES_SLOWED_OVER = 1.0;
+    private static final double NITRATE_PER_EC = 140;
+    private static final double NITRATE_PH_UNDER = 7.2;
+    private static final double USUAL_DEPTH_MM = 200;
+    private static final double BULK_DENSITY = 1.3;
+
+    @Override
+    public MethodCard card() {
+        List<MethodCard.Indicator> rates = List.of(new MethodCard.Indicator("salinity", "ece"));
+        return new MethodCard("salinity", Family.CHEMISTRY, rates, null, 5, 0, 200, List.of());
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.word("mode", List.of(Mode.values()), Need.REQUIRED),
+                fields.numbers("readings", Unit.DS_PER_M, Range.EC, Range.LIST, Need.REQUIRED),
+                fields.number("waterBlank", Unit.DS_PER_M, Range.EC, Need.OPTIONAL),
+                fields.number("tempC", Unit.CELSIUS, Range.TEMPERATURE_C, Need.REQUIRED.andFalse("compensated")),
+                fields.flagOr("compensated", true),
+                fields.flag("zeroChecked", Need.OPTIONAL),
+                fields.number("ph", Unit.PH, Range.PH, Need.OPTIONAL));
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        double factor = readings.compensated() ? 1 : 1 / (1 + PER_DEGREE * (readings.tempC() - 25));
+        List<Double> at25 =
+                readings.readings().stream().map(ec -> ec * factor).sorted().toList();
+        double median = median(at25);
+        double blank = readings.waterBlank() == null ? 0 : readings.waterBlank();
+        double ec = Math.max(0, median - blank);
+        Double low = at25.size() < 2 ? null : Double.valueOf(Math.max(0, at25.get(0) - blank));
+        Double high = at25.size() < 2 ? null : Double.valueOf(Math.max(0, at25.get(at25.size() - 1) - blank));
+        TextureClass texture = context.textureClass() == null ? TextureClass.LOAM : context.textureClass();
+        Extract extract = new Extract(readings.mode(), texture, benchmarks);
+        double ece = extract.ece(ec);
+        Double eceLow = low == null ? null : Double.valueOf(extract.ece(low));
+        Double eceHigh = high == null ? null : Double.valueOf(extract.ece(high));
+        String grade = extract.grade(ec, ece);
+        Evaluation.Builder out = Evaluation.of("salinity")
+                .value("ec", ec, Unit.DS_PER_M, low, high)
+                .value("ece", ece, Unit.DS_PER_M, eceLow, eceHigh)
+                .code("salinity", grade)
+                .working(
+                        "ec",
+                        Map.of("median", median, "blank", blank),
+                        ec,
+                        Unit.DS_PER_M,
+                        "Median at 25 °C less the water's own")
+                .working("ece", Map.of("ec", ec, "texture", texture.code()), ece, Unit.DS_PER_M, extract.source());
+        nitrate(readings, context, ec, grade, out);
+        crops(context, ece, benchmarks.table("salinity.crops"), out);
+        notes(readings, context, at25, median, ec, out);
+        return out.curve("salinity", benchmarks.curve("salinity"), ece, eceLow, eceHigh)
+                .build();
+    }
+
+    private static double median(List<Double> sorted) {
+        int middle = sorted.size() / 2;
+        return sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
+    }
+
+    private static void nitrate(Readings readings, Context context, double ec, String grade, Evaluation.Builder out) {
+        boolean estimable = readings.mode().isOneToOne()
+                && grade.equals("non")
+                && readings.ph() != null
+                && readings.ph() < NITRATE_PH_UNDER;
+        if (!estimable) {
+            out.note("NITRATE_NOT_ESTIMABLE", Severity.INFO);
+            return;
+        }
+        double mgKg = NITRATE_PER_EC * ec;
+        boolean layer = context.depthTopMm() != null
+                && context.depthBottomMm() != null
+                && context.depthBottomMm() > context.depthTopMm();
+        double depth = layer ? context.depthBottomMm() - context.depthTopMm() : USUAL_DEPTH_MM;
+        double layerKgHa = depth / 1000 * BULK_DENSITY * 1000 * 10_000;
+        out.value("nitrateNMgKg", mgKg, Unit.MG_PER_KG)
+                .value("nitrateNKgHa", mgKg * layerKgHa / 1e6, Unit.KG_PER_HA)
+                .working(
+                        "nitrateNMgKg",
+                        Map.of("ec", ec),
+                        mgKg,
+                        Unit.MG_PER_KG,
+                        "Smith and Doran, 1996; an upper bound");
+    }
+
+    private static void crops(Context context, double ece, Table crops, Evaluation.Builder out) {
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (String crop : crops.rows().keySet()) {
+            double lost = crops.at(crop, "slope") * Math.max(0, ece - crops.at(crop, "threshold"));
+            double yield = Math.max(0, 100 - lost);
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("crop", crop);
+            row.put("yieldPct", yield);
+            rows.add(row);
+            if (crop.equals(context.crop())) {
+                out.value("cropYieldPct", yield, Unit.PERCENT)
+                        .working("cropYieldPct", Map.of("ece", ece, "crop", crop), yield, Unit.PERCENT, crops.source());
+            }
+        }
+        out.series("cropYield", rows);
+    }
+
+    private static void notes(
+            Readings readings, Context context, List<Double> at25, double median, double ec, Evaluation.Builder out) {
+        double spread = at25.get(at25.size() - 1) - at25.get(0);
+        if (at25.size() > 1 && median > 0 && spread / median > LARGEST_SPREAD) {
+            out.note("NOT_STABLE", Severity.CAUTION);
+        }
+        if (readings.mode() == Mode.IN_PLACE) {
+            out.note("ROUGH", Severity.CAUTION);
+        }
+        if (context.textureClass() == null && readings.mode() != Mode.LAB_ECE) {
+            out.note("TEXTURE_ASSUMED", Severity.CAUTION);
+        }
+        if (readings.mode().isOneToOne() && ec > MICROBES_SLOWED_OVER) {
+            out.note("MICROBES_SLOWED", Severity.INFO);
+        }
+        if (Boolean.FALSE.equals(readings.zeroChecked())) {
+            out.note("CHECK_ZERO", Severity.CAUTION);
+        }
+    }
+
+    /** From what was measured to the saturated extract, by texture. */
+    private record Extract(Mode mode, TextureClass texture, Benchmarks benchmarks) {
+
+        double ece(double ec) {
+            Table table = table();
+            return switch (mode) {
+                case LAB_ECE -> ec;
+                case SLURRY_1TO5 -> ec * table.at(texture.code(), "factor");
+                case SLURRY_1TO1, IN_PLACE -> {
+                    String group = texture.group().code();
+                    yield Math.max(ec, table.at(group, "factor") * ec - table.at(group, "less"));
+                }
+            };
+        }
+
+        String grade(double ec, double ece) {
+            if (!mode.isOneToOne()) {
+                return benchmarks.bands("salinity").of(ece);
+            }
+            Table limits = benchmarks.table("salinity.limits-1to1");
+            for (String grade : limits.columns()) {
+                if (ec <= limits.at(texture.code(), grade)) {
+                    return grade;
+                }
+            }
+            return "strong";
+        }
+
+        String source() {
+            return table().source();
+        }
+
+        private Table table() {
+            return benchmarks.table(mode == Mode.SLURRY_1TO5 ? "salinity.from-1to5" : "salinity.from-1to1");
+        }
+    }
+
+    @Override
+    public String kindReading() {
+        return "mode";
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return new SightingList(envelope).figure("ece", "ece").list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        // three readings of a slurry of one part soil and one part water
+        double washed = soil.get(SoilProperty.ECE) * (soil.dry() ? 1.25 : 1);
+        TextureGroup group = soil.texture().group();
+        double ec = group == TextureGroup.FINE
+                ? (washed + 0.95) / 2.96
+                : (washed + (group == TextureGroup.COARSE ? 0.06 : 0.77)) / 3.01;
+        double here = scatter.around(ec, 0.05 * ec, 0.02, 60);
+        List<Double> readings = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            readings.add(Scatter.rounded(scatter.around(here, 0.02 * here, 0.01, 60), 2));
+        }
+        return Map.of(
+                "mode",
+                "slurry-1to1",
+                "readings",
+                readings,
+                "compensated",
+                true,
+                "zeroChecked",
+                true,
+                "ph",
+                Scatter.rounded(soil.get(SoilProperty.PH), 1));
+    }
+}

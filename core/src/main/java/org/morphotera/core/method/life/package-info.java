@@ -1,0 +1,2 @@
+/** Methods that measure the soil's microbes. */
+package org.morphotera.core.method.life;

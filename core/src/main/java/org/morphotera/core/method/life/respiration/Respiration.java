@@ -1,0 +1,118 @@
+package org.morphotera.core.method.life.respiration;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Carbon dioxide breathed out by a moist sample in a day, brought to 21 °C with a doubling per 10 °C (after Doran et
+ * al., 1997); or the number of a colour gel, which only ranks.
+ */
+public final class Respiration implements FieldMethod<Respiration.Readings> {
+
+    public record Readings(
+            Double co2MgKgDay,
+            Double colourNumber,
+            Double hours,
+            Double incubationTempC,
+            Double soilTempC,
+            Boolean sieved) {}
+
+    private static final double REFERENCE_C = 21;
+    private static final double DAY_HOURS = 24;
+    private static final double HIGHEST_COLOUR = 5;
+
+    @Override
+    public MethodCard card() {
+        List<MethodCard.Indicator> rates = List.of(new MethodCard.Indicator("respiration", "co2At21"));
+        return new MethodCard(
+                "respiration", Family.LIFE, rates, null, 8, 0, 150, List.of(new TimedStep("read-24h", 86_400, 3600)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.number("co2MgKgDay", Unit.MG_PER_KG_DAY, Range.between(0, 100_000), Need.OPTIONAL),
+                fields.number("colourNumber", Unit.NONE, Range.between(0, HIGHEST_COLOUR), Need.OPTIONAL),
+                fields.numberOr("hours", Unit.HOUR, Range.above(0, 1000), DAY_HOURS),
+                fields.numberOr("incubationTempC", Unit.CELSIUS, Range.TEMPERATURE_C, REFERENCE_C),
+                fields.number("soilTempC", Unit.CELSIUS, Range.TEMPERATURE_C, Need.OPTIONAL),
+                fields.flag("sieved", Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        if (readings.co2MgKgDay() == null == (readings.colourNumber() == null)) {
+            faults.add("", "CO2_OR_COLOUR");
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Evaluation.Builder out = Evaluation.of("respiration");
+        if (readings.colourNumber() != null) {
+            double standing = readings.colourNumber() / HIGHEST_COLOUR;
+            return out.note("COLOUR_IS_ORDINAL", Severity.INFO)
+                    .level("respiration", standing, null, null, Map.of("figure", readings.colourNumber()))
+                    .working(
+                            "colour",
+                            Map.of("colour", readings.colourNumber()),
+                            standing,
+                            Unit.NONE,
+                            "Colour number of 5 as a share")
+                    .build();
+        }
+        double perDay = readings.co2MgKgDay() * DAY_HOURS / readings.hours();
+        double at21 = perDay * Math.pow(2, (REFERENCE_C - readings.incubationTempC()) / 10);
+        return out.value("co2At21", at21, Unit.MG_PER_KG_DAY)
+                .working(
+                        "co2At21",
+                        Map.of("perDay", perDay, "temp", readings.incubationTempC()),
+                        at21,
+                        Unit.MG_PER_KG_DAY,
+                        "After Doran et al., 1997")
+                .curve("respiration", benchmarks.curve("respiration"), at21, null, null)
+                .build();
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return new SightingList(envelope).standing("respiration", "respiration").list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        double co2 = soil.get(SoilProperty.CO2);
+        return Map.of(
+                "co2MgKgDay",
+                Scatter.rounded(scatter.around(co2, 0.1 * co2, 1, 400), 0),
+                "hours",
+                24,
+                "incubationTempC",
+                21);
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        tree.remove(tree.containsKey("co2MgKgDay") ? "colourNumber" : "co2MgKgDay");
+    }
+}

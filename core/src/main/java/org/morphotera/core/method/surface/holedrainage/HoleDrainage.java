@@ -1,0 +1,385 @@
+package org.morphotera.core.method.surface.holedrainage;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Curve;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.method.SoundTrees;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Purpose;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * How fast water leaves a hole: stepped readings at any clock times, the time until the hole is empty, or one quick
+ * fall. Stepped readings give the lasting rate of the settled tail beside the plain mean, and the permeability by
+ * the inverse auger hole method (Kessler and Oosterbaan, 1974).
+ */
+public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
+
+    /** How the test was run. */
+    public enum Mode implements Coded {
+        STEPPED,
+        DRAIN_OUT,
+        QUICK
+    }
+
+    /** What the ruler reads: the depth of the water, or how far it stands below the edge. */
+    public enum Measure implements Coded {
+        WATER_DEPTH,
+        DOWN_FROM_EDGE
+    }
+
+    /**
+     * One reading of the level.
+     *
+     * @param minute since any start, not falling
+     * @param mm as {@link Measure} says
+     * @param refill the hole had just been topped up: a new segment begins
+     */
+    public record Point(Double minute, Double mm, Boolean refill) {}
+
+    public record Readings(
+            Mode mode,
+            Double holeDiameterMm,
+            Double holeDepthMm,
+            Boolean presoaked,
+            Measure measure,
+            List<Point> points,
+            Double minutesToEmpty,
+            Double stillWaterAtMinutes,
+            Double startMm,
+            Double endMm,
+            Double minutes) {}
+
+    private static final double MINUTES_PER_HOUR = 60;
+    private static final double STILL_WATER_LIMIT_MIN = 1440;
+    private static final double WELL_FROM = 0.75;
+    private static final double BEST_RATE_MM_PER_HOUR = 50;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "hole-drainage",
+                Family.SURFACE,
+                List.of(new MethodCard.Indicator("drainage", "rate")),
+                null,
+                12,
+                0,
+                300,
+                List.of(new TimedStep("presoak", null, 3600), new TimedStep("read-level", null, 300)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        Need stepped = Need.when("mode", Mode.STEPPED);
+        Need quick = Need.when("mode", Mode.QUICK);
+        Range size = Range.above(0, Range.DEPTH_MM.max());
+        Range time = Range.above(0, Range.MINUTES.max());
+        return new Readings(
+                fields.word("mode", List.of(Mode.values()), Need.REQUIRED),
+                fields.number("holeDiameterMm", Unit.MM, size, stepped),
+                fields.number("holeDepthMm", Unit.MM, size, Need.when("mode", Mode.STEPPED, Mode.DRAIN_OUT)),
+                fields.flag("presoaked", Need.OPTIONAL),
+                fields.word("measure", List.of(Measure.values()), stepped),
+                fields.list("points", Range.between(2, 500), stepped, HoleDrainage::readPoint),
+                fields.number("minutesToEmpty", Unit.MINUTE, time, Need.optionalWhen("mode", Mode.DRAIN_OUT)),
+                fields.number("stillWaterAtMinutes", Unit.MINUTE, time, Need.optionalWhen("mode", Mode.DRAIN_OUT)),
+                fields.number("startMm", Unit.MM, size, quick),
+                fields.number("endMm", Unit.MM, Range.DEPTH_MM, quick),
+                fields.number("minutes", Unit.MINUTE, time, quick));
+    }
+
+    private static Point readPoint(Fields fields) {
+        return new Point(
+                fields.number("minute", Unit.MINUTE, Range.MINUTES, Need.REQUIRED),
+                fields.number("mm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.flag("refill", Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        switch (readings.mode()) {
+            case STEPPED -> checkPoints(readings, faults);
+            case DRAIN_OUT -> {
+                if (readings.minutesToEmpty() == null && readings.stillWaterAtMinutes() == null) {
+                    faults.add("minutesToEmpty", "EMPTY_OR_STILL_WATER");
+                } else if (readings.minutesToEmpty() != null && readings.stillWaterAtMinutes() != null) {
+                    faults.add("", "EMPTY_AND_STILL_WATER");
+                }
+            }
+            case QUICK -> {
+                if (readings.endMm() > readings.startMm()) {
+                    faults.add("endMm", "LEVEL_ROSE");
+                }
+            }
+        }
+    }
+
+    private static void checkPoints(Readings readings, Faults faults) {
+        List<Point> points = readings.points();
+        boolean anyInterval = false;
+        for (int i = 0; i < points.size(); i++) {
+            Point point = points.get(i);
+            if (point.mm() > readings.holeDepthMm()) {
+                faults.add("points[" + i + "].mm", "DEEPER_THAN_HOLE", Map.of("depth", readings.holeDepthMm()));
+            }
+            if (i == 0) {
+                continue;
+            }
+            boolean refill = Boolean.TRUE.equals(point.refill());
+            double before = points.get(i - 1).minute();
+            // the level before and after topping up may carry the same minute
+            if (point.minute() < before || !refill && point.minute() - before < Range.SMALLEST_STEP) {
+                faults.add("points[" + i + "].minute", "NOT_RISING", Map.of("before", before));
+            }
+            anyInterval |= !refill;
+        }
+        if (!anyInterval) {
+            faults.add("points", "NO_INTERVAL");
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Purpose purpose = context.purpose() == null ? Purpose.FIELD : context.purpose();
+        Evaluation.Builder out = Evaluation.of("hole-drainage");
+        switch (readings.mode()) {
+            case STEPPED -> stepped(readings, purpose, benchmarks, out);
+            case DRAIN_OUT -> drainOut(readings, purpose, benchmarks, out);
+            case QUICK -> quick(readings, purpose, benchmarks, out);
+        }
+        return out.note("NOT_A_SEPTIC_TEST", Severity.INFO).build();
+    }
+
+    private static void stepped(Readings readings, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
+        FallingLevel level = FallingLevel.of(readings);
+        out.series("intervals", level.rows());
+        if (level.roseSomewhere()) {
+            out.note("WATER_ROSE", Severity.CAUTION);
+        }
+        if (!Boolean.TRUE.equals(readings.presoaked())) {
+            out.note("NOT_PRESOAKED", Severity.CAUTION);
+        }
+        if (level.falls().isEmpty()) {
+            return;
+        }
+        SettledTail tail = SettledTail.of(level.falls());
+        double permeability = tail.permeability(readings.holeDiameterMm() / 2);
+        reportRates(readings, level, tail, permeability, benchmarks, out);
+        if (level.waterLeftMm() < FallingLevel.REFILL_UNDER_MM) {
+            out.note("REFILL", Severity.INFO, Map.of("left", level.waterLeftMm()));
+        } else {
+            out.value("nextReadingMinute", level.nextReadingMinute(tail.rate()), Unit.MINUTE);
+        }
+        judge(tail.rate(), tail.low(), tail.high(), permeability, purpose, benchmarks, out);
+    }
+
+    private static void reportRates(
+            Readings readings,
+            FallingLevel level,
+            SettledTail tail,
+            double permeability,
+            Benchmarks benchmarks,
+            Evaluation.Builder out) {
+        double plainMean = FallingLevel.meanRate(level.falls());
+        double overall = FallingLevel.overallRate(level.falls());
+        out.value("rate", tail.rate(), Unit.MM_PER_HOUR, tail.low(), tail.high())
+                .value("plainMeanRate", plainMean, Unit.MM_PER_HOUR)
+                .value("overallRate", overall, Unit.MM_PER_HOUR)
+                .value("fieldPermeability", permeability, Unit.MM_PER_HOUR)
+                .code("steady", tail.steady() ? "yes" : "no")
+                .code("permeability", benchmarks.bands("permeability").of(permeability));
+        out.working(
+                        "plainMeanRate",
+                        Map.of(
+                                "n",
+                                level.falls().size(),
+                                "sum",
+                                plainMean * level.falls().size()),
+                        plainMean,
+                        Unit.MM_PER_HOUR,
+                        "Arithmetic mean of the interval rates")
+                .working(
+                        "rate",
+                        Map.of("k", tail.falls().size(), "drop", tail.dropMm(), "minutes", tail.minutes()),
+                        tail.rate(),
+                        Unit.MM_PER_HOUR,
+                        "Settled tail: spread of the last intervals within a quarter of their mean")
+                .working(
+                        "fieldPermeability",
+                        Map.of(
+                                "radius",
+                                readings.holeDiameterMm() / 2,
+                                "from",
+                                tail.falls().get(0).fromMm(),
+                                "to",
+                                tail.falls().get(tail.falls().size() - 1).toMm(),
+                                "minutes",
+                                tail.minutes()),
+                        permeability,
+                        Unit.MM_PER_HOUR,
+                        "Kessler and Oosterbaan, 1974");
+        if (tail.steady()) {
+            out.value("steadyIntervals", tail.falls().size(), Unit.NONE);
+        } else {
+            out.note("NOT_STEADY", Severity.CAUTION);
+        }
+        if (tail.rate() > 0) {
+            double overstatement = 100 * (plainMean / tail.rate() - 1);
+            out.value("overstatementPct", overstatement, Unit.PERCENT)
+                    .working(
+                            "overstatementPct",
+                            Map.of("mean", plainMean, "rate", tail.rate()),
+                            overstatement,
+                            Unit.PERCENT,
+                            "Plain mean against lasting rate");
+        }
+    }
+
+    private static void drainOut(Readings readings, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
+        if (readings.stillWaterAtMinutes() != null) {
+            boolean over = readings.stillWaterAtMinutes() >= STILL_WATER_LIMIT_MIN;
+            out.code("drainOut", over ? "find-another-place" : "unfinished");
+            return;
+        }
+        double minutes = readings.minutesToEmpty();
+        double rate = readings.holeDepthMm() / minutes * MINUTES_PER_HOUR;
+        out.value("rate", rate, Unit.MM_PER_HOUR)
+                .code("drainOut", benchmarks.bands("hole.drain-out").of(minutes))
+                .working(
+                        "drainOutRate",
+                        Map.of("depth", readings.holeDepthMm(), "minutes", minutes),
+                        rate,
+                        Unit.MM_PER_HOUR,
+                        "Depth of the hole over the time until it was empty");
+        judge(rate, null, null, rate, purpose, benchmarks, out);
+    }
+
+    private static void quick(Readings readings, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
+        double drop = readings.startMm() - readings.endMm();
+        double rate = drop / readings.minutes() * MINUTES_PER_HOUR;
+        out.value("rate", rate, Unit.MM_PER_HOUR)
+                .note("FIRST_WETTING_OVERSTATES", Severity.CAUTION)
+                .working(
+                        "quickRate",
+                        Map.of("drop", drop, "minutes", readings.minutes()),
+                        rate,
+                        Unit.MM_PER_HOUR,
+                        "One fall over its time");
+        judge(rate, null, null, rate, purpose, benchmarks, out);
+    }
+
+    /** Suitability for the purpose, and the standing of the indicator drainage. */
+    private static void judge(
+            double rate,
+            Double low,
+            Double high,
+            double permeability,
+            Purpose purpose,
+            Benchmarks benchmarks,
+            Evaluation.Builder out) {
+        String bands = switch (purpose) {
+            case FIELD -> "permeability";
+            case PLANTING_BED -> "hole.planting-bed";
+            case RAIN_GARDEN -> "hole.rain-garden";
+        };
+        String suitability = benchmarks.bands(bands).of(purpose == Purpose.FIELD ? permeability : rate);
+        out.code("suitability", suitability);
+        Curve curve = benchmarks.curve(purpose == Purpose.RAIN_GARDEN ? "drainage.rain-garden" : "drainage");
+        double standing = curve.at(rate);
+        Map<String, Object> args = Map.of("rate", rate, "purpose", purpose.code(), "suitability", suitability);
+        out.standing(
+                "drainage",
+                standing,
+                low == null ? null : Double.valueOf(curve.lowestBetween(low, high)),
+                high == null ? null : Double.valueOf(curve.highestBetween(low, high)),
+                reason(rate, standing, purpose),
+                args);
+        out.working("standing", args, standing, Unit.NONE, curve.source());
+    }
+
+    private static String reason(double rate, double standing, Purpose purpose) {
+        String how = standing >= WELL_FROM ? "well" : rate < BEST_RATE_MM_PER_HOUR ? "slow" : "fast";
+        return purpose == Purpose.FIELD ? how : "purpose-" + how;
+    }
+
+    @Override
+    public String kindReading() {
+        return "mode";
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return new SightingList(envelope)
+                .figure("drain-out", "rate")
+                .figure("straight-down", "fieldPermeability")
+                .list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        // a fast first wetting that settles to the lasting rate, read at uneven times
+        double lasting = soil.get(SoilProperty.DRAINAGE);
+        List<Map<String, Object>> points = new ArrayList<>();
+        double level = 270 + scatter.random().nextInt(20);
+        int minute = 0;
+        points.add(Map.of("minute", minute, "mm", level));
+        for (int i = 0; i < 5 && level > 40; i++) {
+            double rate = lasting * (1 + 1.6 * Math.exp(-1.3 * i)) * scatter.around(1, 0.05);
+            int wait = (int)
+                    Math.max(7, Math.min(70, 14 / rate * 60 + scatter.random().nextInt(9) + 8 * i));
+            double next = Math.max(0, Math.rint(level - rate * wait / 60));
+            if (next < 5) {
+                break;
+            }
+            minute += wait;
+            level = next;
+            points.add(Map.of("minute", minute, "mm", level));
+        }
+        if (points.size() < 3) {
+            points.add(Map.of("minute", minute + 6, "mm", Math.max(0, level - Math.rint(lasting / 10))));
+        }
+        Map<String, Object> readings = new LinkedHashMap<>();
+        readings.put("mode", "stepped");
+        readings.put("holeDiameterMm", 220);
+        readings.put("holeDepthMm", 300);
+        readings.put("presoaked", scatter.random().nextInt(8) > 0);
+        readings.put("measure", "water-depth");
+        readings.put("points", points);
+        return readings;
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        tree.remove(random.nextBoolean() ? "minutesToEmpty" : "stillWaterAtMinutes");
+        if (tree.containsKey("endMm") && tree.containsKey("startMm")) {
+            tree.put("endMm", Math.min(SoundTrees.number(tree, "endMm"), SoundTrees.number(tree, "startMm")));
+        }
+        if (tree.get("points") != null) {
+            SoundTrees.rising(tree, "points", "minute");
+            double depth = SoundTrees.number(tree, "holeDepthMm");
+            SoundTrees.groups(tree, "points")
+                    .forEach(point -> point.put("mm", Math.min(depth, SoundTrees.number(point, "mm"))));
+        }
+    }
+}

@@ -1,0 +1,241 @@
+package org.morphotera.core.method.surface.ringinfiltration;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.method.SoundTrees;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Unit;
+
+/**
+ * Water soaking in within a ring: two fillings one after the other, or a series of depths to which the two-term
+ * equation of Philip (1957) is fitted. Time to ponding under a steady rain after Smith and Parlange (1978), as a time
+ * condensation of the same two terms.
+ */
+public final class RingInfiltration implements FieldMethod<RingInfiltration.Readings> {
+
+    /** Where the ring stands: on the surface, or on the floor of the dug block. */
+    public enum DepthLevel implements Coded {
+        SURFACE,
+        AT_200 {
+            @Override
+            public String code() {
+                return "at-200";
+            }
+        }
+    }
+
+    /** One filling and how long it took to soak in. */
+    public record Run(Double volumeMl, Double seconds) {}
+
+    /** Depth of water soaked in since the start. */
+    public record Point(Double minute, Double cumulativeMm) {}
+
+    public record Readings(
+            Double ringDiameterMm, List<Run> runs, List<Point> series, Double stormMmPerHour, DepthLevel depthLevel) {}
+
+    private static final int POINTS_FOR_A_FIT = 4;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "ring-infiltration",
+                Family.SURFACE,
+                List.of(
+                        new MethodCard.Indicator("infiltration", "rate"),
+                        new MethodCard.Indicator("infiltration-at-200", "rate")),
+                null,
+                10,
+                0,
+                50,
+                List.of(new TimedStep("run-1", null, 60), new TimedStep("run-2", null, 60)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.number("ringDiameterMm", Unit.MM, Range.between(10, 5000), Need.REQUIRED),
+                fields.list(
+                        "runs",
+                        Range.LIST,
+                        Need.OPTIONAL,
+                        run -> new Run(
+                                run.number("volumeMl", Unit.ML, Range.above(0, 1_000_000), Need.REQUIRED),
+                                run.number("seconds", Unit.SECOND, Range.above(0, 1_000_000), Need.REQUIRED))),
+                fields.list(
+                        "series",
+                        Range.LIST,
+                        Need.OPTIONAL,
+                        point -> new Point(
+                                point.number("minute", Unit.MINUTE, Range.MINUTES, Need.REQUIRED),
+                                point.number("cumulativeMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED))),
+                fields.number("stormMmPerHour", Unit.MM_PER_HOUR, Range.above(0, 1000), Need.OPTIONAL),
+                fields.wordOr("depthLevel", List.of(DepthLevel.values()), DepthLevel.SURFACE));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        if (readings.runs() == null == (readings.series() == null)) {
+            faults.add("", "RUNS_OR_SERIES");
+            return;
+        }
+        if (readings.series() == null) {
+            return;
+        }
+        List<Point> points = readings.series();
+        for (int i = 1; i < points.size(); i++) {
+            if (points.get(i).minute() - points.get(i - 1).minute() < Range.SMALLEST_STEP) {
+                faults.add(
+                        "series[" + i + "].minute",
+                        "NOT_RISING",
+                        Map.of("before", points.get(i - 1).minute()));
+            }
+            if (points.get(i).cumulativeMm() < points.get(i - 1).cumulativeMm()) {
+                faults.add("series[" + i + "].cumulativeMm", "DEPTH_FALLS");
+            }
+        }
+        long used = points.stream().filter(point -> point.minute() > 0).count();
+        if (used < POINTS_FOR_A_FIT) {
+            faults.add("series", "POINTS_FOR_A_FIT", Map.of("given", used));
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Evaluation.Builder out = Evaluation.of("ring-infiltration");
+        double rate = readings.runs() == null ? bySeries(readings, out) : byRuns(readings, out);
+        out.code("permeability", benchmarks.bands("permeability").of(rate));
+        String indicator = readings.depthLevel() == DepthLevel.SURFACE ? "infiltration" : "infiltration-at-200";
+        return out.curve(indicator, benchmarks.curve("infiltration"), rate, null, null)
+                .build();
+    }
+
+    private static double byRuns(Readings readings, Evaluation.Builder out) {
+        List<Run> runs = readings.runs();
+        double area = Math.PI * Math.pow(readings.ringDiameterMm() / 2, 2);
+        Run first = runs.get(0);
+        Run last = runs.get(runs.size() - 1);
+        double rate = rate(last, area);
+        out.value("rate", rate, Unit.MM_PER_HOUR)
+                .value("firstRunRate", rate(first, area), Unit.MM_PER_HOUR)
+                .working(
+                        "rate",
+                        Map.of("volume", last.volumeMl(), "area", area, "seconds", last.seconds()),
+                        rate,
+                        Unit.MM_PER_HOUR,
+                        "Depth of water over its time, last run");
+        if (runs.size() == 1) {
+            out.note("DRY_FIRST_RUN", Severity.CAUTION);
+        }
+        return rate;
+    }
+
+    private static double rate(Run run, double areaMm2) {
+        return run.volumeMl() * 1000 / areaMm2 / run.seconds() * 3600;
+    }
+
+    private static double bySeries(Readings readings, Evaluation.Builder out) {
+        PhilipFit fit = PhilipFit.of(readings.series());
+        out.value("rate", fit.steadyRate(), Unit.MM_PER_HOUR)
+                .value("steadyRate", fit.steadyRate(), Unit.MM_PER_HOUR)
+                .value("sorptivity", fit.sorptivity(), Unit.MM_PER_ROOT_HOUR);
+        if (fit.r2() != null) {
+            out.value("r2", fit.r2(), Unit.NONE);
+        }
+        out.working(
+                "steadyRate",
+                Map.of("n", fit.points(), "sorptivity", fit.sorptivity()),
+                fit.steadyRate(),
+                Unit.MM_PER_HOUR,
+                "Philip, 1957");
+        if (readings.stormMmPerHour() != null) {
+            ponding(readings.stormMmPerHour(), fit, out);
+        }
+        return fit.steadyRate();
+    }
+
+    private static void ponding(double storm, PhilipFit fit, Evaluation.Builder out) {
+        double steady = fit.steadyRate();
+        if (storm <= steady) {
+            out.code("ponding", "never");
+            return;
+        }
+        double minutes = 60
+                * fit.sorptivity()
+                * fit.sorptivity()
+                * (storm - steady / 2)
+                / (2 * storm * (storm - steady) * (storm - steady));
+        out.value("timeToPondingMin", minutes, Unit.MINUTE)
+                .working("timeToPondingMin", Map.of("storm", storm), minutes, Unit.MINUTE, "Smith and Parlange, 1978");
+    }
+
+    @Override
+    public List<DepthLayer> layers() {
+        return List.of(new DepthLayer(0, 50), new DepthLayer(DepthLayer.TOPSOIL_ENDS_MM, 250));
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        boolean below = DepthLevel.AT_200.code().equals(readings.get("depthLevel"));
+        return new SightingList(envelope)
+                .figure(below ? "infiltration-at-200" : "infiltration", "rate")
+                .list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        // two runs of 442 mL in a ring of 150 mm: 25 mm of water each
+        boolean below = topMm >= DepthLayer.TOPSOIL_ENDS_MM;
+        double rate = soil.get(below ? SoilProperty.INFILTRATION_AT_200 : SoilProperty.INFILTRATION);
+        double second = 25 / scatter.around(rate, 0.12 * rate, 0.6, 900) * 3600;
+        double first = second * scatter.around(0.55, 0.08, 0.3, 0.8);
+        return Map.of(
+                "ringDiameterMm",
+                150,
+                "depthLevel",
+                below ? "at-200" : "surface",
+                "runs",
+                List.of(
+                        Map.of("volumeMl", 442, "seconds", (int) Math.max(5, first)),
+                        Map.of("volumeMl", 442, "seconds", (int) Math.max(8, second))));
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        tree.remove(random.nextBoolean() || !tree.containsKey("series") ? "series" : "runs");
+        SoundTrees.rising(tree, "series", "minute");
+        if (tree.containsKey("series") && SoundTrees.groups(tree, "series").size() < 5) {
+            List<Map<String, Object>> points = new ArrayList<>();
+            for (double minute : new double[] {1, 4, 9, 16, 25}) {
+                points.add(new LinkedHashMap<>(Map.of("minute", minute)));
+            }
+            tree.put("series", points);
+        }
+        double soaked = 0;
+        for (Map<String, Object> point : SoundTrees.groups(tree, "series")) {
+            soaked = Math.min(5000, soaked + random.nextInt(40));
+            point.put("cumulativeMm", soaked);
+        }
+    }
+}

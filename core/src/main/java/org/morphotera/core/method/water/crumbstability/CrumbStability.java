@@ -1,0 +1,289 @@
+package org.morphotera.core.method.water.crumbstability;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
+import org.morphotera.core.method.SoundTrees;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Unit;
+import org.morphotera.core.statistics.MeanScore;
+
+/**
+ * Air-dry crumbs in rain water: when each gives way (slaking), and whether a cloud of clay spreads (dispersion; after
+ * Emerson, 1967, and Field et al., 1997). The two have different causes and cures and are rated apart.
+ */
+public final class CrumbStability implements FieldMethod<CrumbStability.Readings> {
+
+    /** The water in the dish. */
+    public enum Water implements Coded {
+        RAIN,
+        DISTILLED,
+        TAP
+    }
+
+    /** The mildest treatment that made a crumb give way. */
+    public enum Slake implements Coded {
+        UNDER_60S(0),
+        GENTLE_SWIRL(1),
+        STRONG_SWIRL(1.5),
+        HOLDS(2);
+
+        private final double points;
+
+        Slake(double points) {
+            this.points = points;
+        }
+
+        double points() {
+            return points;
+        }
+    }
+
+    /** Milky cloud around a crumb. */
+    public enum Cloud implements Coded {
+        NONE,
+        FAINT,
+        STRONG
+    }
+
+    /**
+     * One crumb.
+     *
+     * @param collapseSeconds when it gave way by itself, s
+     * @param cloud30 read again after 30 minutes, or {@code null}
+     * @param stone pressed at the end and found to be a stone; {@code null} when not pressed
+     */
+    public record Crumb(Slake slake, Double collapseSeconds, Cloud cloud10, Cloud cloud30, Boolean stone) {
+
+        /** The later reading of the cloud where there is one. */
+        Cloud cloud() {
+            return cloud30 == null ? cloud10 : cloud30;
+        }
+    }
+
+    public record Readings(Water water, Boolean airDry, List<Crumb> crumbs) {}
+
+    private static final int FEWEST_CRUMBS = 3;
+    private static final double HIGHEST_SCORE = 2;
+    private static final double STAGE_SECONDS = 60;
+    private static final double SUBSOIL_FROM_MM = 300;
+
+    @Override
+    public MethodCard card() {
+        return new MethodCard(
+                "crumb-stability",
+                Family.WATER,
+                List.of(
+                        new MethodCard.Indicator("slaking", "slakeScore"),
+                        new MethodCard.Indicator("dispersion", "dispersionScore")),
+                null,
+                6,
+                0,
+                100,
+                List.of(
+                        new TimedStep("stand-60", 60, 5),
+                        new TimedStep("gentle-swirl", 75, 30),
+                        new TimedStep("strong-swirl", 105, 30),
+                        new TimedStep("cloud-10", 600, 60),
+                        new TimedStep("cloud-30", 1800, 120)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(
+                fields.word("water", List.of(Water.values()), Need.REQUIRED),
+                fields.flag("airDry", Need.OPTIONAL),
+                fields.list("crumbs", Range.LIST, Need.REQUIRED, CrumbStability::readCrumb));
+    }
+
+    private static Crumb readCrumb(Fields fields) {
+        return new Crumb(
+                fields.word("slake", List.of(Slake.values()), Need.REQUIRED),
+                fields.number("collapseSeconds", Unit.SECOND, Range.SECONDS, Need.OPTIONAL),
+                fields.word("cloud10", List.of(Cloud.values()), Need.REQUIRED),
+                fields.word("cloud30", List.of(Cloud.values()), Need.OPTIONAL),
+                fields.flag("stone", Need.OPTIONAL));
+    }
+
+    @Override
+    public void check(Readings readings, Faults faults) {
+        for (int i = 0; i < readings.crumbs().size(); i++) {
+            Crumb crumb = readings.crumbs().get(i);
+            if (crumb.collapseSeconds() == null) {
+                continue;
+            }
+            boolean late = crumb.slake() == Slake.UNDER_60S && crumb.collapseSeconds() >= STAGE_SECONDS;
+            if (late || crumb.slake() == Slake.HOLDS) {
+                faults.add("crumbs[" + i + "].collapseSeconds", "COLLAPSE_CONTRADICTS");
+            }
+        }
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        List<Crumb> usable = readings.crumbs().stream()
+                .filter(crumb -> !Boolean.TRUE.equals(crumb.stone()))
+                .toList();
+        Evaluation.Builder out = Evaluation.of("crumb-stability").value("usableCrumbs", usable.size(), Unit.NONE);
+        if (usable.size() < FEWEST_CRUMBS) {
+            out.note("FEW_CRUMBS", Severity.CAUTION, Map.of("n", usable.size()));
+        }
+        if (!usable.isEmpty()) {
+            double score = slaking(usable, out);
+            Dispersion dispersion = Dispersion.of(usable);
+            dispersion(dispersion, out);
+            out.code("tenMinute", tenMinuteWatch(usable, score, dispersion));
+            if (dispersion.grade() == Dispersion.Grade.POOR
+                    && context.depthTopMm() != null
+                    && context.depthTopMm() >= SUBSOIL_FROM_MM) {
+                out.note("TUNNEL_EROSION_RISK", Severity.CAUTION);
+            }
+        }
+        return cautions(readings, usable, out).build();
+    }
+
+    private static double slaking(List<Crumb> usable, Evaluation.Builder out) {
+        List<Double> points =
+                usable.stream().map(crumb -> crumb.slake().points()).toList();
+        MeanScore mean = MeanScore.of(points, 0, HIGHEST_SCORE);
+        double median = MeanScore.median(points);
+        String grade = median == 0 ? "poor" : median < HIGHEST_SCORE ? "fair" : "good";
+        double standing = mean.mean() / HIGHEST_SCORE;
+        Double low = mean.low() == null ? null : Double.valueOf(mean.low() / HIGHEST_SCORE);
+        Double high = mean.high() == null ? null : Double.valueOf(mean.high() / HIGHEST_SCORE);
+        double sum = mean.mean() * points.size();
+        Map<String, Object> args = Map.of("n", points.size(), "sum", sum, "score", mean.mean(), "grade", grade);
+        out.value("slakeScore", mean.mean(), Unit.NONE, mean.low(), mean.high())
+                .code("slaking", grade)
+                .standing("slaking", standing, low, high, grade, args)
+                .rating("slaking", "points", mean.mean(), HIGHEST_SCORE, standing, low, high, grade, args)
+                .working("slakeScore", args, mean.mean(), Unit.NONE, "Mean of the crumbs that are not stones")
+                .working("slakeStanding", args, standing, Unit.NONE, "Score of 2 as a share");
+        return mean.mean();
+    }
+
+    private static void dispersion(Dispersion dispersion, Evaluation.Builder out) {
+        double score = dispersion.grade().score();
+        double standing = score / HIGHEST_SCORE;
+        String grade = dispersion.grade().code();
+        Map<String, Object> args =
+                Map.of("strong", dispersion.strong(), "clouded", dispersion.clouded(), "n", dispersion.crumbs());
+        String why = "dispersion-" + grade;
+        out.value("dispersionScore", score, Unit.NONE)
+                .code("dispersion", grade)
+                .standing("dispersion", standing, null, null, why, args)
+                .rating("dispersion", "points", score, HIGHEST_SCORE, standing, null, null, why, args)
+                .working("dispersionScore", args, score, Unit.NONE, "After Emerson, 1967; Field et al., 1997");
+    }
+
+    /** The other school: one look after ten minutes. */
+    private static String tenMinuteWatch(List<Crumb> usable, double score, Dispersion dispersion) {
+        if (dispersion.strong() > 0) {
+            return "disperses";
+        }
+        boolean allHold = usable.stream().allMatch(crumb -> crumb.slake() == Slake.HOLDS);
+        if (allHold && dispersion.clouded() == 0) {
+            return "stable";
+        }
+        return score < 1 ? "slakes-a-lot" : "slakes-slightly";
+    }
+
+    private static Evaluation.Builder cautions(Readings readings, List<Crumb> usable, Evaluation.Builder out) {
+        List<String> notes = new ArrayList<>();
+        if (usable.stream().anyMatch(crumb -> crumb.cloud10() != Cloud.NONE && crumb.cloud30() == null)) {
+            notes.add("RECHECK_AT_30");
+        }
+        if (readings.water() == Water.TAP) {
+            notes.add("TAP_WATER");
+        }
+        if (readings.crumbs().stream().allMatch(crumb -> crumb.stone() == null)) {
+            notes.add("PRESS_FOR_STONES");
+        }
+        if (Boolean.FALSE.equals(readings.airDry())) {
+            notes.add("NOT_AIR_DRY");
+        }
+        notes.forEach(code -> out.note(code, Severity.CAUTION));
+        return out;
+    }
+
+    @Override
+    public List<DepthLayer> layers() {
+        return List.of(new DepthLayer(0, 100), new DepthLayer(300, 400));
+    }
+
+    @Override
+    public String kindReading() {
+        return "water";
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        boolean subsoil = topMm != null && topMm >= DepthLayer.TOPSOIL_ENDS_MM;
+        SightingList seen = new SightingList(envelope);
+        if (!hides("dispersion", envelope)) {
+            seen.standing(subsoil ? "dispersion-sub" : "dispersion-top", "dispersion");
+        }
+        return subsoil ? seen.list() : seen.standing("slaking", "slaking").list();
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        // six to eight crumbs that hold with a chance that grows with the glue, and cloud with a chance of its own
+        boolean subsoil = topMm >= DepthLayer.TOPSOIL_ENDS_MM;
+        double glue = soil.get(SoilProperty.GLUE) * (subsoil ? 0.85 : 1) - (soil.dry() && !subsoil ? 0.05 : 0);
+        double cloud = soil.get(subsoil ? SoilProperty.DEEP_CLOUD : SoilProperty.CLOUD);
+        List<Map<String, Object>> crumbs = new ArrayList<>();
+        int count = 6 + scatter.random().nextInt(3);
+        for (int i = 0; i < count; i++) {
+            Map<String, Object> crumb = new LinkedHashMap<>();
+            double strength = scatter.around(glue, 0.14);
+            if (strength < 0.35) {
+                crumb.put("slake", "under-60s");
+                crumb.put("collapseSeconds", 8 + scatter.random().nextInt(50));
+            } else {
+                crumb.put("slake", strength < 0.52 ? "gentle-swirl" : strength < 0.68 ? "strong-swirl" : "holds");
+            }
+            double drift = scatter.around(cloud, 0.13);
+            String seen = drift > 0.62 ? "strong" : drift > 0.36 ? "faint" : "none";
+            crumb.put("cloud10", seen);
+            if (!seen.equals("none")) {
+                crumb.put("cloud30", seen);
+            }
+            crumb.put("stone", scatter.random().nextInt(20) == 0);
+            crumbs.add(crumb);
+        }
+        return Map.of("water", "rain", "airDry", true, "crumbs", crumbs);
+    }
+
+    /** The salts of tap water hold clay together: dispersion is judged as not measured. */
+    @Override
+    public boolean hides(String indicator, Envelope envelope) {
+        return indicator.equals("dispersion") && envelope.hasNote("TAP_WATER");
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        SoundTrees.groups(tree, "crumbs").forEach(crumb -> crumb.remove("collapseSeconds"));
+    }
+}

@@ -1,0 +1,113 @@
+package org.morphotera.core.method.water.slump;
+
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Family;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.reading.Fields;
+import org.morphotera.core.reading.Need;
+import org.morphotera.core.reading.Range;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Unit;
+import org.morphotera.core.statistics.MeanScore;
+
+/** Clods set in water, fields or managements side by side: do they keep their shape? After Herrick et al. (2001). */
+public final class Slump implements FieldMethod<Slump.Readings> {
+
+    /** What became of a clod. */
+    public enum ClodOutcome implements Coded {
+        KEEPS_SHAPE(3),
+        SOFTENS(2),
+        SLUMPS(1),
+        SPLATTERS(0);
+
+        private final double score;
+
+        ClodOutcome(double score) {
+            this.score = score;
+        }
+    }
+
+    public record Clod(String label, Boolean dryAtStart, Double minutes, ClodOutcome outcome, Boolean mouldableAfter) {}
+
+    public record Readings(List<Clod> clods) {}
+
+    private static final double HIGHEST_SCORE = 3;
+
+    @Override
+    public MethodCard card() {
+        List<MethodCard.Indicator> rates = List.of(new MethodCard.Indicator("slump", "score"));
+        return new MethodCard("slump", Family.WATER, rates, null, 4, 0, 100, List.of(new TimedStep("look-5", 300, 30)));
+    }
+
+    @Override
+    public Readings read(Fields fields) {
+        return new Readings(fields.list(
+                "clods",
+                Range.between(1, 6),
+                Need.REQUIRED,
+                clod -> new Clod(
+                        clod.text("label", 60, Need.OPTIONAL),
+                        clod.flag("dryAtStart", Need.OPTIONAL),
+                        clod.number("minutes", Unit.MINUTE, Range.MINUTES, Need.OPTIONAL),
+                        clod.word("outcome", List.of(ClodOutcome.values()), Need.REQUIRED),
+                        clod.flag("mouldableAfter", Need.OPTIONAL))));
+    }
+
+    @Override
+    public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        List<Double> scores =
+                readings.clods().stream().map(clod -> clod.outcome().score).toList();
+        MeanScore mean = MeanScore.of(scores, 0, HIGHEST_SCORE);
+        double standing = mean.mean() / HIGHEST_SCORE;
+        Double low = mean.low() == null ? null : Double.valueOf(mean.low() / HIGHEST_SCORE);
+        Double high = mean.high() == null ? null : Double.valueOf(mean.high() / HIGHEST_SCORE);
+        List<Map<String, Object>> ranking = readings.clods().stream()
+                .sorted(Comparator.comparingDouble((Clod clod) -> -clod.outcome().score))
+                .map(Slump::row)
+                .toList();
+        Map<String, Object> args = Map.of("n", scores.size(), "score", mean.mean());
+        Evaluation.Builder out = Evaluation.of("slump")
+                .value("score", mean.mean(), Unit.NONE, mean.low(), mean.high())
+                .level("slump", standing, low, high, args)
+                .working("slumpStanding", args, standing, Unit.NONE, "Score of 3 as a share")
+                .series("ranking", ranking);
+        if (readings.clods().stream().anyMatch(clod -> Boolean.FALSE.equals(clod.dryAtStart()))) {
+            out.note("START_DRY", Severity.CAUTION);
+        }
+        return out.build();
+    }
+
+    private static Map<String, Object> row(Clod clod) {
+        Map<String, Object> row = new LinkedHashMap<>();
+        row.put("label", clod.label() == null ? "" : clod.label());
+        row.put("score", clod.outcome().score);
+        row.put("outcome", clod.outcome().code());
+        return row;
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+        return List.of(); // context for others: speaks of no constraint by itself
+    }
+
+    @Override
+    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
+        double glue = soil.get(SoilProperty.GLUE);
+        String outcome = glue > 0.72 ? "keeps-shape" : glue > 0.52 ? "softens" : glue > 0.38 ? "slumps" : "splatters";
+        return Map.of("clods", List.of(Map.of("label", "here", "dryAtStart", true, "minutes", 5, "outcome", outcome)));
+    }
+}

@@ -1,2 +1,0 @@
-/** Methods worked at the surface and down a hole: probe, infiltration ring, drainage hole, temperature. */
-package org.morphotera.core.surface;

@@ -1,0 +1,11 @@
+package org.morphotera.core.text;
+
+/** A data file that can't be used; the message names the file, the line and what is wrong. */
+public final class DataTextException extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    public DataTextException(String file, int line, String problem) {
+        super(file + ", line " + line + ": " + problem);
+    }
+}

@@ -1,0 +1,2 @@
+/** Plain text files: their form, and the messages in them. */
+package org.morphotera.core.text;

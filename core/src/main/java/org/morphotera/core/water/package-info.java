@@ -1,2 +1,0 @@
-/** Methods in which crumbs or clods are set in water and watched. */
-package org.morphotera.core.water;
