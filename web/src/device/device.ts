@@ -40,6 +40,12 @@ export type KeptDraft = {
 export type JobKind =
   'visit' | 'measurement' | 'observation' | 'timer' | 'step' | 'timer-stop' | 'photo' | 'test-set'
 
+/**
+ * Where a write stands: on its way, refused, changed elsewhere, worked out otherwise by the server, or set aside since
+ * the server kept failing on it.
+ */
+export type JobState = 'waiting' | 'refused' | 'conflict' | 'differs' | 'aside'
+
 /** A write on its way to the server, kept until it is acknowledged. */
 export type Job = {
   /** order of sending; given by the device */
@@ -57,7 +63,15 @@ export type Job = {
   /** in words, for the list of what is kept here */
   label: string
   keptAt: string
-  state: 'waiting' | 'refused' | 'conflict' | 'differs'
+  state: JobState
+  /** how often the server has failed on it, since it was last sent by hand */
+  tries?: number
+  /** not tried again before this moment, ms since 1970 */
+  notBefore?: number
+  /** the server's last answer, a status */
+  answered?: number
+  /** the device's store failed: it is in this page's memory only */
+  unkept?: boolean
   /** what the server said against it, or the other version */
   faults?: Fault[]
   message?: string
@@ -85,6 +99,7 @@ export const store = new DeviceStore()
 let jobs: Job[] = []
 let drafts = new Map<string, KeptDraft>()
 let heard: HeardTimers | undefined
+let failing = false
 const listeners = new Set<() => void>()
 
 export function changed() {
@@ -105,8 +120,41 @@ export async function openDevice() {
     drafts = new Map((await store.drafts.toArray()).map((each) => [each.id, each]))
     heard = (await store.heard.get('timers'))?.value as HeardTimers | undefined
   } catch {
-    // a browser that forbids its store still works with a server, from memory
+    // a browser that forbids its store still works with a server, from memory; the foot of the page says so
+    failing = true
+    changed()
   }
+}
+
+/** Asks the browser not to clear what is kept when room gets short. */
+export function askToPersist() {
+  void navigator.storage?.persist?.().catch(() => {})
+}
+
+/** Notes how a write to the device's store went; what it could not take is in memory only, and is said to be. */
+function stored(sound: boolean) {
+  if (sound && jobs.some((each) => each.unkept)) return
+  if (failing !== sound) return
+  failing = !sound
+  changed()
+}
+
+/** Whether the device's store fails: full, forbidden or damaged. What is entered then is on this page only. */
+export function useStoreFails() {
+  return useSyncExternalStore(subscribe, () => failing)
+}
+
+/** Tries again to keep what the store could not take. */
+export async function keepAgain() {
+  for (const job of jobs.filter((each) => each.unkept)) {
+    try {
+      await store.jobs.put({ ...job, unkept: undefined })
+      jobs = jobs.map((each) => (each.seq === job.seq ? { ...each, unkept: undefined } : each))
+    } catch {
+      return
+    }
+  }
+  stored(true)
 }
 
 export const heardTimers = () => heard
@@ -121,9 +169,10 @@ export const keptDraft = (id: string) => drafts.get(id)
 export const keptDrafts = () => [...drafts.values()]
 
 export async function keepJob(job: Omit<Job, 'seq'>): Promise<Job> {
-  const seq = await store.jobs.add(job as Job).catch(() => Date.now())
-  const kept = { ...job, seq }
+  const seq = await store.jobs.add(job as Job).catch(() => undefined)
+  const kept = seq === undefined ? { ...job, seq: Date.now() + Math.random(), unkept: true } : { ...job, seq }
   jobs = [...jobs, kept]
+  stored(seq !== undefined)
   changed()
   return kept
 }
@@ -142,7 +191,10 @@ export async function dropJob(seq: number) {
 
 export function keepDraft(draft: KeptDraft) {
   drafts.set(draft.id, draft)
-  void store.drafts.put(draft).catch(() => {})
+  store.drafts.put(draft).then(
+    () => stored(true),
+    () => stored(false),
+  )
   changed()
 }
 
@@ -174,7 +226,7 @@ export function useKeptDraft(id: string) {
 }
 
 const countUnsent = () =>
-  jobs.filter((each) => each.state === 'waiting').length +
+  jobs.filter((each) => each.state === 'waiting' || each.state === 'aside').length +
   [...drafts.values()].filter((each) => !each.sent).length
 
 /** How many changes this device has kept that the server does not have yet. */

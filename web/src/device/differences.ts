@@ -17,6 +17,12 @@ export function different(page: Envelope, server: Envelope): string | undefined 
     if (mine === undefined || Math.abs(mine - value.value) > NEAR * Math.max(1, Math.abs(value.value)))
       told.push(`${name} ${mine ?? 'nothing'} here, ${value.value} on the server`)
   }
+  const codes = (envelope: Envelope) => new Set(envelope.notes.map((each) => each.code))
+  const [here, there] = [codes(page), codes(server)]
+  for (const note of server.notes.filter((each) => !here.has(each.code)))
+    told.push(`the server adds “${note.text}”`)
+  for (const note of page.notes.filter((each) => !there.has(each.code)))
+    told.push(`“${note.text}” stands here only`)
   return told.length > 0 ? told.join('; ') : undefined
 }
 

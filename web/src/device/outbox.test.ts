@@ -1,8 +1,19 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiError } from '../api/client'
-import { emptyDevice, keptJobs, openDevice, store } from './device'
-import { flush, keep, settle, startSending } from './outbox'
+import { renderHook, waitFor } from '@testing-library/react'
+import { different } from './differences'
+import {
+  emptyDevice,
+  keepAgain,
+  keepDraft,
+  keptDraft,
+  keptJobs,
+  openDevice,
+  store,
+  useStoreFails,
+} from './device'
+import { flush, keep, sendAgain, settle, startSending, takeBack } from './outbox'
 
 type Reply = { status: number; body?: unknown } | 'unreached'
 
@@ -98,8 +109,8 @@ describe('the outbox', () => {
   })
 
   it('says where the server works a test out otherwise', async () => {
-    const here = { ratings: [], values: { rate: { value: 38, unit: 'mm/h' } } }
-    const there = { evaluation: { ratings: [], values: { rate: { value: 41, unit: 'mm/h' } } } }
+    const here = { ratings: [], notes: [], values: { rate: { value: 38, unit: 'mm/h' } } }
+    const there = { evaluation: { ratings: [], notes: [], values: { rate: { value: 41, unit: 'mm/h' } } } }
     replies = [{ status: 200, body: there }]
     await keep({
       kind: 'measurement',
@@ -110,5 +121,176 @@ describe('the outbox', () => {
       envelope: here as never,
     })
     expect(keptJobs()[0]).toMatchObject({ state: 'differs', message: 'rate 38 here, 41 on the server' })
+  })
+})
+
+describe('a write that the server keeps failing on', () => {
+  const failing = (path: string) => asked.filter((each) => each.path === path).length
+
+  /** Answers by path: those listed fail, all others are taken. */
+  const failOn = (paths: Record<string, number>) =>
+    vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+      asked.push({ path, body: JSON.parse(init.body as string) })
+      const status = paths[path] ?? 200
+      return Promise.resolve(new Response(JSON.stringify({ detail: `answer ${status}` }), { status }))
+    })
+
+  /** Lets every pause pass, sending after each. */
+  const waitOut = async () => {
+    for (let i = 0; i < 6; i++) {
+      vi.setSystemTime(Date.now() + 120_000)
+      await flush()
+    }
+  }
+
+  beforeEach(() => {
+    vi.useFakeTimers({ toFake: ['Date'] })
+  })
+  afterEach(() => {
+    vi.useRealTimers()
+  })
+
+  it.each([500, 403])(
+    'is set aside after a few tries (%i), and the next ten arrive at once',
+    async (status) => {
+      failOn({ '/api/visits/poison': status })
+      expect(await visit('poison')).toEqual({ sent: false })
+      for (let i = 0; i < 10; i++) expect((await visit(`v${i}`)).sent).toBe(true)
+      await waitOut()
+      expect(keptJobs().map((job) => [job.target, job.state, job.answered])).toEqual([
+        ['poison', 'aside', status],
+      ])
+      expect(failing('/api/visits/poison')).toBe(4)
+      await flush()
+      expect(failing('/api/visits/poison')).toBe(4)
+    },
+  )
+
+  it('is not tried again before its pause is over', async () => {
+    failOn({ '/api/visits/poison': 500 })
+    await visit('poison')
+    await flush()
+    await flush()
+    expect(failing('/api/visits/poison')).toBe(1)
+    vi.setSystemTime(Date.now() + 4001)
+    await flush()
+    expect(failing('/api/visits/poison')).toBe(2)
+    vi.setSystemTime(Date.now() + 4001)
+    await flush()
+    expect(failing('/api/visits/poison')).toBe(2)
+  })
+
+  it('holds back what depends on it, and nothing else', async () => {
+    failOn({ '/api/visits/poison': 500 })
+    await visit('poison', { version: 0 })
+    const test = (target: string, visitId: string) =>
+      keep({
+        kind: 'measurement',
+        target,
+        path: `/api/measurements/${target}`,
+        label: target,
+        body: { visitId },
+      })
+    expect(await test('of-poison', 'poison')).toEqual({ sent: false })
+    expect((await test('of-other', 'other')).sent).toBe(true)
+    await waitOut()
+    expect(keptJobs().map((job) => [job.target, job.state])).toEqual([
+      ['poison', 'aside'],
+      ['of-poison', 'waiting'],
+    ])
+    failOn({})
+    await sendAgain(keptJobs()[0]!)
+    await flush()
+    expect(keptJobs()).toEqual([])
+    expect(asked.slice(-2).map((each) => each.path)).toEqual([
+      '/api/visits/poison',
+      '/api/measurements/of-poison',
+    ])
+  })
+
+  it('is sent by itself once a server that was away is back', async () => {
+    failOn({ '/api/visits/a': 503 })
+    await visit('a')
+    await waitOut()
+    expect(keptJobs()[0]).toMatchObject({ target: 'a', state: 'aside' })
+    failOn({})
+    await visit('b')
+    await flush()
+    expect(keptJobs()).toEqual([])
+  })
+
+  it('can be taken back into its draft', async () => {
+    failOn({ '/api/measurements/m': 500 })
+    const body = { visitId: 'v', stopId: 's', method: 'slump', readings: { clods: [] }, note: 'wet' }
+    await keep({ kind: 'measurement', target: 'm', path: '/api/measurements/m', label: 'Clods', body })
+    await takeBack(keptJobs()[0]!)
+    expect(keptJobs()).toEqual([])
+    expect(keptDraft('m')).toMatchObject({
+      place: { id: 'm', visitId: 'v', stopId: 's', method: 'slump' },
+      content: { readings: { clods: [] }, note: 'wet' },
+      sent: false,
+    })
+  })
+
+  it('a failing draft lets other drafts pass', async () => {
+    failOn({ '/api/drafts/d1': 500 })
+    const draft = (id: string) => ({
+      id,
+      place: { id, visitId: 'v', stopId: 's', method: 'slump' },
+      content: { readings: {} },
+      version: 0,
+      sent: false,
+    })
+    keepDraft(draft('d1'))
+    keepDraft(draft('d2'))
+    await flush()
+    expect(keptDraft('d2')!.sent).toBe(true)
+    expect(keptDraft('d1')!.sent).toBe(false)
+  })
+})
+
+describe('a store that fails', () => {
+  afterEach(() => vi.restoreAllMocks())
+
+  it('is said, the write is never shown as kept, and is kept once the store works again', async () => {
+    replies = ['unreached']
+    const full = vi.spyOn(store.jobs, 'add').mockRejectedValue(new Error('QuotaExceededError'))
+    const { result } = renderHook(() => useStoreFails())
+    expect(result.current).toBe(false)
+    await visit('a')
+    expect(keptJobs()).toMatchObject([{ target: 'a', unkept: true }])
+    await waitFor(() => expect(result.current).toBe(true))
+    expect(await store.jobs.count()).toBe(0)
+    full.mockRestore()
+    await keepAgain()
+    await waitFor(() => expect(result.current).toBe(false))
+    expect(await store.jobs.count()).toBe(1)
+    expect(keptJobs()[0]!.unkept).toBeUndefined()
+  })
+
+  it('is said when it can’t be opened at all', async () => {
+    vi.spyOn(store.jobs, 'orderBy').mockImplementation(() => {
+      throw new Error('damaged')
+    })
+    const { result } = renderHook(() => useStoreFails())
+    await openDevice()
+    await waitFor(() => expect(result.current).toBe(true))
+    vi.restoreAllMocks()
+    await keepAgain()
+    await waitFor(() => expect(result.current).toBe(false))
+  })
+})
+
+describe('what the server works out otherwise', () => {
+  const envelope = (...notes: string[]) =>
+    ({
+      ratings: [],
+      values: {},
+      notes: notes.map((code) => ({ code, severity: 'danger', text: code })),
+    }) as never
+  it('counts notes: a danger that one side does not name is a difference', () => {
+    expect(different(envelope('A'), envelope('A'))).toBeUndefined()
+    expect(different(envelope(), envelope('DO_NOT_ENTER'))).toContain('DO_NOT_ENTER')
+    expect(different(envelope('DO_NOT_ENTER'), envelope())).toContain('DO_NOT_ENTER')
   })
 })

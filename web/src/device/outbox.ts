@@ -1,9 +1,11 @@
 import { ApiError, write } from '../api/client'
-import type { Draft, Envelope, Measurement } from '../api/schema'
+import type { Draft, Envelope, Measurement, MeasurementWrite } from '../api/schema'
 import { different } from './differences'
 import {
+  askToPersist,
   changeJob,
   dropJob,
+  keepAgain,
   keepDraft,
   keepJob,
   keptDraft,
@@ -20,7 +22,14 @@ type Waiter = { resolve: (kept: Kept<unknown>) => void; reject: (error: ApiError
 
 const EVERY_MS = 4000
 
+/** Pauses after the server failed on a write, ms; after as many failures it is set aside. */
+const PAUSES_MS = [4000, 15_000, 60_000]
+
+/** A gateway's answers: not this write is at fault, the server behind it is away. */
+const AWAY = [502, 503, 504]
+
 const waiters = new Map<number, Waiter>()
+const drafts = new Map<string, { tries: number; notBefore: number }>()
 let person: string | undefined
 let running: Promise<void> | undefined
 let again = false
@@ -34,7 +43,9 @@ export function startSending(who: string, sent: (job: Job) => void) {
   person = who
   onSent = sent
   const go = () => void flush()
+  askToPersist()
   const tick = setInterval(() => {
+    void keepAgain()
     if (keptJobs().some((each) => each.state === 'waiting') || keptDrafts().some((each) => !each.sent)) go()
   }, EVERY_MS)
   addEventListener('online', go)
@@ -84,9 +95,17 @@ async function rounds() {
 }
 
 async function round() {
-  for (const job of keptJobs().filter((each) => each.state === 'waiting' && each.person === (person ?? ''))) {
-    const open = await send(job)
-    if (!open) {
+  const due = (each: Job) => each.state === 'waiting' && each.person === (person ?? '')
+  for (const { seq } of keptJobs().filter(due)) {
+    const job = keptJobs().find((each) => each.seq === seq)
+    if (!job || !due(job)) continue
+    const held = (job.notBefore ?? 0) > Date.now() || keptJobs().some((each) => holdsBack(each, job))
+    if (held) {
+      waiters.get(seq)?.resolve({ sent: false })
+      waiters.delete(seq)
+      continue
+    }
+    if (!(await send(job))) {
       // nothing gets through now: whoever waits is told that it is kept
       waiters.forEach((waiter) => waiter.resolve({ sent: false }))
       waiters.clear()
@@ -94,8 +113,22 @@ async function round() {
     }
   }
   for (const draft of keptDrafts().filter((each) => !each.sent && !each.conflict)) {
+    if ((drafts.get(draft.id)?.notBefore ?? 0) > Date.now()) continue
     if (!(await sendDraft(draft.id))) return
   }
+}
+
+/** Whether a write must wait for an earlier one: of the same thing, or of one that it names and that is not there yet. */
+export function holdsBack(earlier: Job, later: Job): boolean {
+  if (earlier.seq >= later.seq || earlier.person !== later.person || earlier.state === 'differs') return false
+  if (earlier.target === later.target) return true
+  const makes = !earlier.body?.version
+  return makes && (later.path.split(/[/?&=]/).includes(earlier.target) || names(later.body, earlier.target))
+}
+
+function names(value: unknown, id: string): boolean {
+  if (typeof value === 'string') return value === id
+  return typeof value === 'object' && value !== null && Object.values(value).some((each) => names(each, id))
 }
 
 /** @returns whether others may follow */
@@ -108,17 +141,21 @@ async function send(job: Job): Promise<boolean> {
     const otherwise = job.envelope && different(job.envelope, (data as Measurement).evaluation as Envelope)
     if (otherwise) await changeJob(job.seq, { state: 'differs', message: otherwise, picture: undefined })
     else await dropJob(job.seq)
+    await wakeAfterOutage()
     onSent(job)
     waiter?.resolve({ sent: true, data })
     return true
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
-    if (error.unreached || error.status === 401 || error.status === 403 || error.status >= 500) {
-      tellReached(!error.unreached && error.status < 500)
+    if (error.unreached || error.status === 401) {
+      tellReached(!error.unreached)
       return false
     }
     waiters.delete(job.seq)
-    if (waiter) {
+    if (error.status === 403 || error.status >= 500) {
+      await failed(job, error)
+      waiter?.resolve({ sent: false })
+    } else if (waiter) {
       await dropJob(job.seq)
       waiter.reject(error)
     } else {
@@ -133,6 +170,62 @@ async function send(job: Job): Promise<boolean> {
   }
 }
 
+/** The server failed on a write: it is tried again after growing pauses, then set aside, and others go on. */
+async function failed(job: Job, error: ApiError) {
+  const tries = (job.tries ?? 0) + 1
+  const pause = PAUSES_MS[tries - 1]
+  await changeJob(job.seq, {
+    tries,
+    answered: error.status,
+    message: error.message,
+    notBefore: pause === undefined ? undefined : Date.now() + pause,
+    state: pause === undefined ? 'aside' : 'waiting',
+  })
+}
+
+/** Something got through: what was set aside only since the server was away is tried again. */
+async function wakeAfterOutage() {
+  for (const job of keptJobs().filter(
+    (each) => each.state === 'aside' && AWAY.includes(each.answered ?? 0),
+  )) {
+    await changeJob(job.seq, {
+      state: 'waiting',
+      tries: undefined,
+      notBefore: undefined,
+      answered: undefined,
+    })
+    again = true
+  }
+}
+
+/** Sends a write again that was set aside or refused. */
+export async function sendAgain(job: Job) {
+  await changeJob(job.seq, {
+    state: 'waiting',
+    tries: undefined,
+    notBefore: undefined,
+    answered: undefined,
+    faults: undefined,
+    message: undefined,
+  })
+  await flush()
+}
+
+/** Takes a measurement back into the draft it came from, to be corrected at its test. */
+export async function takeBack(job: Job) {
+  const { readings, note, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes } =
+    job.body as unknown as MeasurementWrite
+  const version = keptDraft(job.target)?.version ?? 0
+  keepDraft({
+    id: job.target,
+    place: { id: job.target, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes },
+    content: { readings, note },
+    version,
+    sent: false,
+  })
+  await dropJob(job.seq)
+}
+
 async function sendDraft(id: string): Promise<boolean> {
   const going = keptDraft(id)
   if (!going || going.sent) return true
@@ -143,6 +236,7 @@ async function sendDraft(id: string): Promise<boolean> {
       content: going.content,
       version: going.version,
     })) as Draft
+    drafts.delete(id)
     const latest = keptDraft(id)
     if (latest)
       keepDraft({
@@ -156,7 +250,11 @@ async function sendDraft(id: string): Promise<boolean> {
     const latest = keptDraft(id)
     if (error.status === 409 && latest) keepDraft({ ...latest, conflict: error.current as Draft })
     // a draft that the server will not have (its test is recorded, its visit refused) stays on the device
-    return !error.unreached && error.status !== 401 && error.status < 500
+    if (!error.unreached && error.status !== 401) {
+      const tries = (drafts.get(id)?.tries ?? 0) + 1
+      drafts.set(id, { tries, notBefore: Date.now() + (PAUSES_MS[tries - 1] ?? PAUSES_MS.at(-1)!) })
+    }
+    return !error.unreached && error.status !== 401
   }
 }
 

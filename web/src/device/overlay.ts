@@ -90,7 +90,7 @@ function madeTest(job: Job, body: MeasurementWrite, methods: MethodEntry[]): Mad
 export function clocksWithKept(timers: Timer[], jobs: Job[], methods: MethodEntry[]): Timer[] {
   let next = timers
   for (const job of jobs) {
-    if (job.state !== 'waiting') continue
+    if (job.state !== 'waiting' && job.state !== 'aside') continue
     if (job.kind === 'timer') {
       const body = job.body as unknown as TimerWrite
       const labels = methods.find((each) => each.id === body.method)?.timedSteps ?? []

@@ -7,6 +7,7 @@ import type { ManagementEvent, Stop } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { showDay, today } from './dates'
+import { readNumber } from '../units/readNumber'
 
 /** What was done to the field: added, changed, removed and put back. */
 export function Events({
@@ -126,7 +127,7 @@ function EventForm({
         kind: entry.kind,
         what: entry.what,
         rate: entry.rate || undefined,
-        cost: entry.cost === '' ? undefined : Number(entry.cost),
+        cost: costOf(entry.cost),
         stopIds: where.length > 0 ? where : undefined,
         version: event?.version ?? 0,
       }),
@@ -166,8 +167,20 @@ function EventForm({
       </Labelled>
       <div className="grid grid-cols-2 gap-4">
         <Labelled label="Rate">{(aria) => <Input {...aria} {...form.register('rate')} />}</Labelled>
-        <Labelled label="Cost" error={faults.find((fault) => fault.field === 'cost')?.message}>
-          {(aria) => <Input {...aria} inputMode="decimal" {...form.register('cost')} />}
+        <Labelled
+          label="Cost"
+          error={errors.cost?.message ?? faults.find((fault) => fault.field === 'cost')?.message}
+        >
+          {(aria) => (
+            <Input
+              {...aria}
+              inputMode="decimal"
+              {...form.register('cost', {
+                validate: (text) =>
+                  text === '' || costOf(text) !== undefined || 'Write it like 1,200 or 1200.50.',
+              })}
+            />
+          )}
         </Labelled>
       </div>
       <fieldset>
@@ -194,4 +207,10 @@ function EventForm({
       </div>
     </form>
   )
+}
+
+/** A cost as typed; undefined while it is empty or can't be read for sure. */
+function costOf(text: string) {
+  const read = readNumber(text)
+  return read && 'value' in read ? read.value : undefined
 }

@@ -8,7 +8,7 @@ import type { Action, ActionView, ActionWrite, PlanView, ProposalView } from '..
 import { pruned, ReadingForm } from '../capture/ReadingForm'
 import { useCore, type Readings } from '../core/core'
 import { showDay, today } from '../fields/dates'
-import { Button, Choice, Input, Labelled, Select } from '../ui/controls'
+import { Button, Choice, Input, Labelled, Select, QuantityInput } from '../ui/controls'
 import { WorkingLines } from '../ui/Working'
 import { useUnits } from '../units/units'
 import { Figures, Notes } from '../visits/Results'
@@ -267,20 +267,14 @@ export function ActionForm({
         {day('dueFrom', 'From')}
         {day('dueTo', 'To')}
         {text('person', 'Who', me?.name)}
-        <Labelled label="Cost" error={fault('cost')}>
-          {(aria) => (
-            <Input
-              {...aria}
-              inputMode="decimal"
-              value={entry.cost ?? ''}
-              placeholder={cost === undefined ? undefined : String(Math.round(cost))}
-              onChange={(event) => {
-                const figure = Number(event.target.value.replace(',', '.'))
-                put({ cost: event.target.value === '' || !Number.isFinite(figure) ? undefined : figure })
-              }}
-            />
-          )}
-        </Labelled>
+        <QuantityInput
+          label="Cost"
+          unit=""
+          value={entry.cost}
+          placeholder={cost === undefined ? undefined : String(Math.round(cost))}
+          onChange={(figure) => put({ cost: figure })}
+          error={fault('cost')}
+        />
         {day('followUpOn', 'Test again from')}
         {text('followUp', 'What to test')}
       </div>

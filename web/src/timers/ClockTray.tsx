@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useJobs, useReached, useUnsent } from '../device/device'
+import { useJobs, useReached, useStoreFails, useUnsent } from '../device/device'
 import { KeptJobs } from '../device/KeptPanel'
 import { Panel } from '../ui/Panel'
 import { useAlarm, useAwake } from './alarm'
@@ -80,7 +80,13 @@ export function ClockTray() {
 function useKeptWords() {
   const unsent = useUnsent()
   const reached = useReached()
+  const storeFails = useStoreFails()
   const troubles = useJobs().filter((each) => each.state !== 'waiting').length
+  if (storeFails)
+    return {
+      text: unsent > 0 ? `${unsent} not kept on this device` : 'not kept on this device',
+      minds: true,
+    }
   if (troubles > 0) return { text: `${troubles} to decide`, minds: true }
   if (unsent > 0)
     return { text: reached ? `sending ${unsent}` : `${unsent} kept, not sent yet`, minds: !reached }

@@ -1,6 +1,7 @@
 import clsx from 'clsx'
 import { ToggleGroup } from 'radix-ui'
 import { useId, useState, type ComponentProps, type ReactNode } from 'react'
+import { readNumber } from '../units/readNumber'
 import { useUnits } from '../units/units'
 
 type Kind = 'primary' | 'plain' | 'quiet'
@@ -72,6 +73,7 @@ export function QuantityInput({
   error,
   help,
   big,
+  placeholder,
   autoFocus,
   onEnter,
 }: {
@@ -82,6 +84,7 @@ export function QuantityInput({
   error?: string
   help?: string
   big?: boolean
+  placeholder?: string
   autoFocus?: boolean
   onEnter?: () => void
 }) {
@@ -95,34 +98,63 @@ export function QuantityInput({
     setTold(value)
     setText(shown(value))
   }
+  const tell = (number: number | undefined) => {
+    const metric = number === undefined ? undefined : Number(units.toMetric(number, unit).toPrecision(9))
+    setTold(metric)
+    onChange(metric)
+  }
+  // nothing yet, or a sign or point on the way to a number
+  const begun = /^\s*[+−-]?[.,]?\s*$/.test(text)
+  const read = begun ? { value: 0 } : readNumber(text)
+  const unread =
+    read === undefined
+      ? `“${text}” is no number that can be read.`
+      : 'unsure' in read
+        ? `“${text}” can be read in more than one way.`
+        : undefined
+  const offered = read && 'unsure' in read ? read.unsure : []
   return (
-    <Labelled label={label} error={error && units.prose(error)} help={help}>
+    <Labelled label={label} error={unread ?? (error && units.prose(error))} help={help}>
       {(aria) => (
-        <div className="relative">
-          <Input
-            {...aria}
-            inputMode="decimal"
-            autoComplete="off"
-            autoFocus={autoFocus}
-            value={text}
-            className={clsx('pr-16', big && 'min-h-14 text-2xl font-bold')}
-            onChange={(event) => {
-              const typed = event.target.value
-              setText(typed)
-              const number = Number(typed.replace(',', '.'))
-              const metric =
-                typed.trim() === '' || !Number.isFinite(number)
-                  ? undefined
-                  : Number(units.toMetric(number, unit).toPrecision(9))
-              setTold(metric)
-              onChange(metric)
-            }}
-            onKeyDown={(event) => event.key === 'Enter' && onEnter?.()}
-          />
-          <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">
-            {units.symbol(unit)}
-          </span>
-        </div>
+        <>
+          <div className="relative">
+            <Input
+              {...aria}
+              inputMode="decimal"
+              autoComplete="off"
+              autoFocus={autoFocus}
+              placeholder={placeholder}
+              value={text}
+              className={clsx('pr-16', big && 'min-h-14 text-2xl font-bold')}
+              onChange={(event) => {
+                const typed = event.target.value
+                setText(typed)
+                const read = readNumber(typed)
+                tell(read && 'value' in read ? read.value : undefined)
+              }}
+              onKeyDown={(event) => event.key === 'Enter' && onEnter?.()}
+            />
+            <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-soft">
+              {units.symbol(unit)}
+            </span>
+          </div>
+          {offered.length > 0 && (
+            <span className="mt-1 flex flex-wrap items-center gap-2 text-sm">
+              Meant is
+              {offered.map((number) => (
+                <Button
+                  key={number}
+                  onClick={() => {
+                    setText(String(number))
+                    tell(number)
+                  }}
+                >
+                  {String(number)} {units.symbol(unit)}
+                </Button>
+              ))}
+            </span>
+          )}
+        </>
       )}
     </Labelled>
   )

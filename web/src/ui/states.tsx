@@ -2,6 +2,7 @@ import clsx from 'clsx'
 import type { ReactNode } from 'react'
 import { ApiError } from '../api/client'
 import { Button } from './controls'
+import { useStoreFails } from '../device/device'
 
 /** Something to know, to mind or to fear; the word says which, not the colour alone. */
 export function Notice({
@@ -39,6 +40,7 @@ export function Loading({ what }: { what: string }) {
 
 export function Failed({ error, retry }: { error: unknown; retry: () => void }) {
   const known = error instanceof ApiError ? error : undefined
+  const storeFails = useStoreFails()
   return (
     <div role="alert" className="grid max-w-lg justify-items-start gap-3 p-7">
       <h2 className="text-lg">
@@ -46,7 +48,10 @@ export function Failed({ error, retry }: { error: unknown; retry: () => void }) 
       </h2>
       <p className="text-soft">
         {known?.message ?? 'Something went wrong.'}
-        {known?.unreached && ' What you entered is kept on this device.'}
+        {known?.unreached &&
+          (storeFails
+            ? ' This device can’t keep what you enter: leave the page open until it is sent.'
+            : ' What you entered is kept on this device.')}
       </p>
       {known?.status !== 404 && <Button onClick={retry}>Try again</Button>}
     </div>

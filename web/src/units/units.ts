@@ -23,7 +23,7 @@ export type Units = {
 export function plainNumber(x: number, decimals?: number) {
   const size = Math.abs(x)
   const digits = decimals ?? (size >= 100 ? 0 : size >= 10 ? 1 : 2)
-  return new Intl.NumberFormat('en', { maximumFractionDigits: digits }).format(x).replace('-', '−')
+  return new Intl.NumberFormat('en', { maximumFractionDigits: digits, signDisplay: 'negative' }).format(x).replace('-', '−')
 }
 
 const FIGURE = String.raw`(−?\d[\d,]*(?:\.\d+)?)`

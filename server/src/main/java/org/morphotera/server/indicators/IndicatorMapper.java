@@ -57,6 +57,9 @@ public interface IndicatorMapper {
     @Delete("delete from indicator_value where practice_id = #{practice} and measurement_id = #{id}")
     void delete(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
+    @Delete("delete from indicator_value where practice_id = #{practice} and field_id = #{field}")
+    void deleteOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+
     @Select("select measurement_id from indicator_value where stop_id = #{stop} and indicator = #{indicator} "
             + "and band = #{band} order by taken_at desc, measurement_id fetch first 1 rows only")
     UUID newest(@Param("stop") UUID stop, @Param("indicator") String indicator, @Param("band") String band);

@@ -75,6 +75,12 @@ public class IndicatorProjection {
                 .orElse(null);
     }
 
+    /** Takes away everything that the measurements of a field showed. */
+    public void clear(UUID practice, UUID field) {
+        rows.deleteOfField(practice, field);
+        sightings.deleteOfField(practice, field);
+    }
+
     /** Takes away what a superseded measurement showed. */
     public void remove(UUID practice, UUID measurement) {
         List<IndicatorRow> gone = rows.ofMeasurement(practice, measurement);

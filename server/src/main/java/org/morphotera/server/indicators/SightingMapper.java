@@ -29,6 +29,9 @@ public interface SightingMapper {
     @Delete("delete from sighting where practice_id = #{practice} and measurement_id = #{id}")
     void delete(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
+    @Delete("delete from sighting where practice_id = #{practice} and field_id = #{field}")
+    void deleteOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+
     @Update("update sighting set latest = (measurement_id = (select s.measurement_id from sighting s "
             + "where s.stop_id = #{stop} and s.finding = #{finding} "
             + "order by s.taken_at desc, s.measurement_id fetch first 1 rows only)) "

@@ -6,6 +6,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,13 +19,17 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.info.BuildProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /** Reads the core's data files, and a practice's own benchmarks over them; a file that doesn't fit stops the start. */
 @Configuration
 class CoreFiles {
+
+    private static final int HASH_DIGITS = 16;
 
     /** The data files in force, for the page's own copy of the core. */
     record CoreTexts(Map<String, String> benchmarks, Map<String, String> messages) {}
@@ -67,6 +74,28 @@ class CoreFiles {
 
     private static boolean isEvidence(Path file) {
         return Files.isRegularFile(file) && file.getFileName().toString().startsWith("evidence");
+    }
+
+    /** The version is the build's; classes that were never packaged say so. */
+    @Bean
+    RulesInForce rulesInForce(CoreTexts texts, ObjectProvider<BuildProperties> build) {
+        BuildProperties built = build.getIfAvailable();
+        return new RulesInForce(built == null ? "unpackaged" : built.getVersion(), hash(texts.benchmarks()));
+    }
+
+    private static String hash(Map<String, String> texts) {
+        try {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            texts.forEach((name, text) -> {
+                digest.update(name.getBytes(StandardCharsets.UTF_8));
+                digest.update((byte) 0);
+                digest.update(text.getBytes(StandardCharsets.UTF_8));
+                digest.update((byte) 0);
+            });
+            return HexFormat.of().formatHex(digest.digest()).substring(0, HASH_DIGITS);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e); // every JDK has it
+        }
     }
 
     @Bean

@@ -17,7 +17,8 @@ import org.morphotera.core.result.Envelope;
  * @param supersedes the measurement that this one corrects
  * @param supersededBy the measurement that corrects this one
  * @param note what was remarked at the test
- * @param coreVersion of the rules that made the evaluation
+ * @param coreVersion of the build whose rules made the evaluation
+ * @param benchmarks hash of the benchmark files that judged it; {@code null} on the oldest records
  */
 public record Measurement(
         UUID id,
@@ -31,6 +32,7 @@ public record Measurement(
         Map<String, Object> context,
         Envelope evaluation,
         String coreVersion,
+        @Nullable String benchmarks,
         Instant takenAt,
         String person,
         @Nullable UUID supersedes,

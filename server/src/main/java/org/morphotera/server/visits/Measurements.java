@@ -13,10 +13,10 @@ import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldMapper;
 import org.morphotera.server.indicators.IndicatorProjection;
 import org.morphotera.server.methods.Evaluator;
+import org.morphotera.server.methods.RulesInForce;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,7 +35,7 @@ public class Measurements {
     private final StoredForm form;
     private final Audit audit;
     private final Clock clock;
-    private final String coreVersion;
+    private final RulesInForce rules;
 
     Measurements(
             VisitMapper rows,
@@ -48,7 +48,7 @@ public class Measurements {
             StoredForm form,
             Audit audit,
             Clock clock,
-            @Value("${morphotera.core-version:0.1.0}") String coreVersion) {
+            RulesInForce rules) {
         this.rows = rows;
         this.timers = timers;
         this.fields = fields;
@@ -59,7 +59,7 @@ public class Measurements {
         this.form = form;
         this.audit = audit;
         this.clock = clock;
-        this.coreVersion = coreVersion;
+        this.rules = rules;
     }
 
     /**
@@ -98,7 +98,8 @@ public class Measurements {
                 form.text(body.readings()),
                 form.text(context),
                 form.text(evaluation),
-                coreVersion,
+                rules.version(),
+                rules.benchmarks(),
                 body.takenAt().truncatedTo(ChronoUnit.MILLIS),
                 null,
                 body.supersedes(),

@@ -49,6 +49,7 @@ class StoredForm {
                 json.readValue(row.context(), TREE),
                 json.readValue(row.evaluation(), Envelope.class),
                 row.coreVersion(),
+                row.benchmarks(),
                 row.takenAt(),
                 row.person(),
                 row.supersedes(),

@@ -16,6 +16,7 @@ public record StoredMeasurement(
         String context,
         String evaluation,
         String coreVersion,
+        String benchmarks,
         Instant takenAt,
         String person,
         UUID supersedes,

@@ -21,7 +21,7 @@ public interface VisitMapper {
             + "updated_at, version from draft ";
 
     String MEASUREMENT = "select m.id, m.field_id, m.visit_id, m.stop_id, m.method, m.depth_top_mm, "
-            + "m.depth_bottom_mm, m.readings, m.context, m.evaluation, m.core_version, m.taken_at, p.name as person, "
+            + "m.depth_bottom_mm, m.readings, m.context, m.evaluation, m.core_version, m.benchmarks, m.taken_at, p.name as person, "
             + "m.supersedes, n.id as superseded_by, m.reason, m.note, m.recorded_at "
             + "from measurement m join person p on p.id = m.person_id "
             + "left join measurement n on n.supersedes = m.id ";
@@ -72,13 +72,25 @@ public interface VisitMapper {
             + "and not exists (select 1 from measurement n where n.supersedes = m.id) order by m.taken_at, m.id")
     List<TestRow> testsOf(@Param("practice") UUID practice, @Param("visit") UUID visit);
 
+    /** A field of some practice, and how many measurements stand there. */
+    record Standing(UUID practiceId, UUID fieldId, int count) {}
+
+    @Select("select practice_id, field_id, count(*) as count from measurement m "
+            + "where not exists (select 1 from measurement n where n.supersedes = m.id) "
+            + "group by practice_id, field_id order by practice_id, field_id")
+    List<Standing> standing();
+
+    @Select(MEASUREMENT + "where m.practice_id = #{practice} and m.field_id = #{field} and n.id is null "
+            + "order by m.recorded_at, m.id")
+    List<StoredMeasurement> standingOf(@Param("practice") UUID practice, @Param("field") UUID field);
+
     @Select(MEASUREMENT + "where m.practice_id = #{practice} and m.id = #{id}")
     StoredMeasurement measurement(@Param("practice") UUID practice, @Param("id") UUID id);
 
     @Insert("insert into measurement (id, practice_id, field_id, visit_id, stop_id, method, depth_top_mm, "
-            + "depth_bottom_mm, readings, context, evaluation, core_version, taken_at, person_id, supersedes, reason, "
+            + "depth_bottom_mm, readings, context, evaluation, core_version, benchmarks, taken_at, person_id, supersedes, reason, "
             + "note, recorded_at) values (#{m.id}, #{practice}, #{m.fieldId}, #{m.visitId}, #{m.stopId}, #{m.method}, "
-            + "#{m.depthTopMm}, #{m.depthBottomMm}, #{m.readings}, #{m.context}, #{m.evaluation}, #{m.coreVersion}, "
+            + "#{m.depthTopMm}, #{m.depthBottomMm}, #{m.readings}, #{m.context}, #{m.evaluation}, #{m.coreVersion}, #{m.benchmarks}, "
             + "#{m.takenAt}, #{person}, #{m.supersedes}, #{m.reason}, #{m.note}, #{m.recordedAt})")
     void insertMeasurement(
             @Param("practice") UUID practice, @Param("person") UUID person, @Param("m") StoredMeasurement measurement);
