@@ -3,7 +3,7 @@ import clsx from 'clsx'
 import { useEffect, useState } from 'react'
 import { NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, ApiError, must, signOut } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Settings } from '../api/schema'
 import { emptyDevice, useUnsent } from '../device/device'
 import { startSending } from '../device/outbox'
@@ -11,7 +11,7 @@ import { ClockTray } from '../timers/ClockTray'
 import { Button } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
-import { KEYS, useKeys } from './keys'
+import { KEYS, useKeys } from '../ui/keys'
 
 /** The frame of every page: where to go, how figures are shown, the clocks at the foot. */
 export function Shell() {
@@ -75,7 +75,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     onSuccess: async () => {
       await emptyDevice()
       client.clear()
-      navigate('/sign-in')
+      void navigate('/sign-in')
     },
   })
   const unsent = useUnsent()

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useLocation, useNavigate } from 'react-router'
 import { signIn } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
 import { CrumbShape, LEVELS } from '../ui/levels'
 
@@ -18,7 +18,7 @@ export function SignInPage() {
     onSuccess: async () => {
       await client.resetQueries()
       await client.fetchQuery({ ...queries.session(), staleTime: 0 })
-      navigate(from, { replace: true })
+      void navigate(from, { replace: true })
     },
   })
   const { errors } = form.formState

@@ -1,11 +1,13 @@
 import { useMemo, useState } from 'react'
 import type { CalculatorEntry, Envelope } from '../api/schema'
-import { pruned, ReadingForm } from '../capture/ReadingForm'
-import { useCore, type Readings } from '../core/core'
-import { words } from '../fields/dates'
+import { pruned } from '../api/readings'
+import { ReadingForm } from '../forms/ReadingForm'
+import type { Readings } from '../api/readings'
+import { useCore } from '../core/core'
+import { words } from '../words/dates'
 import { WorkingLines } from '../ui/Working'
 import { plainNumber, useUnits } from '../units/units'
-import { Figures, Notes } from '../visits/Results'
+import { Figures, Notes } from '../readings/Results'
 
 /** A calculator with its inputs, its figures at once, and how they came about. */
 export function Calculation({ calculator }: { calculator: CalculatorEntry }) {

@@ -2,19 +2,19 @@ import { useQuery } from '@tanstack/react-query'
 import { Suspense, useMemo, useState } from 'react'
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Draft, MethodEntry, Stop, VisitView } from '../api/schema'
-import { useKeys } from '../app/keys'
-import { useVisit } from '../device/useVisit'
+import { useKeys } from '../ui/keys'
+import { useVisit } from '../visits/useVisit'
 import { PhotoBefore, PhotoButton } from '../photos/PhotoButton'
-import { Button, Input, QuantityInput } from '../ui/controls'
+import { Button, Input, QuantityInput, Labelled } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
-import { ResultWords } from '../visits/ResultWords'
+import { ResultWords } from '../readings/ResultWords'
 import { nextTest, testPath } from '../visits/walk'
-import { useDraft, type DraftPlace, type DraftState } from './drafts'
-import { FormCapture } from './FormCapture'
-import { recordedHere } from './panel'
+import { useDraft, type DraftPlace, type DraftState } from './frame/drafts'
+import { FormCapture } from '../forms/FormCapture'
+import { recordedHere } from './frame/panel'
 import { PANELS } from './panels'
 
 /** One test at one stop. */
@@ -100,9 +100,9 @@ function Capture({
   /** A walk goes on with its next test; a single test shows what came of it, once the server has said so. */
   const goOn = (measurement: string, sent: boolean) => {
     const walking = view.visit.tests !== undefined && !draft.place.supersedes
-    if (!walking && sent) navigate(`/measurements/${measurement}`, { replace: true })
-    else if (walking && nextPath) navigate(nextPath, { replace: true, state: { made: measurement } })
-    else navigate(`/visits/${view.visit.id}`, { replace: true })
+    if (!walking && sent) void navigate(`/measurements/${measurement}`, { replace: true })
+    else if (walking && nextPath) void navigate(nextPath, { replace: true, state: { made: measurement } })
+    else void navigate(`/visits/${view.visit.id}`, { replace: true })
   }
   const place = { field: view.field.name, fieldId: view.field.id, stop: stop.label }
   const Panel = PANELS[method.id] ?? FormCapture
@@ -198,15 +198,19 @@ function Remark({ draft }: { draft: DraftState }) {
       </Button>
     )
   return (
-    <label className="grid grow gap-1 text-sm text-soft">
-      Note
-      <Input
-        maxLength={400}
-        autoFocus={content.note === undefined}
-        value={content.note ?? ''}
-        onChange={(event) => draft.change({ ...content, note: event.target.value || undefined })}
-      />
-    </label>
+    <div className="grow">
+      <Labelled label="Note">
+        {(aria) => (
+          <Input
+            {...aria}
+            maxLength={400}
+            autoFocus={content.note === undefined}
+            value={content.note ?? ''}
+            onChange={(event) => draft.change({ ...content, note: event.target.value || undefined })}
+          />
+        )}
+      </Labelled>
+    </div>
   )
 }
 

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import type { Fault } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
+import type { Readings } from '../api/readings'
 import type { Envelope, NoteText } from '../api/schema'
 
-export type Readings = Record<string, unknown>
 export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: undefined; faults: Fault[] }
 
 /** The rules of the job, in the page. */

@@ -2,7 +2,7 @@ import Dexie, { type Table } from 'dexie'
 import { useSyncExternalStore } from 'react'
 import type { Fault } from '../api/client'
 import type { Draft, Envelope, Timer } from '../api/schema'
-import type { Readings } from '../core/core'
+import type { Readings } from '../api/readings'
 
 /** What a capture page needs to go on where it was left. */
 export type Content = {

@@ -1,5 +1,5 @@
 import { ApiError, write } from '../api/client'
-import type { Draft, Envelope, Measurement, MeasurementWrite } from '../api/schema'
+import type { Draft, Measurement, MeasurementWrite } from '../api/schema'
 import { different } from './differences'
 import {
   askToPersist,
@@ -138,7 +138,7 @@ async function send(job: Job): Promise<boolean> {
     const data = await write('PUT', job.path, job.picture ?? job.body)
     tellReached(true)
     waiters.delete(job.seq)
-    const otherwise = job.envelope && different(job.envelope, (data as Measurement).evaluation as Envelope)
+    const otherwise = job.envelope && different(job.envelope, (data as Measurement).evaluation)
     if (otherwise) await changeJob(job.seq, { state: 'differs', message: otherwise, picture: undefined })
     else await dropJob(job.seq)
     await wakeAfterOutage()

@@ -28,7 +28,7 @@ export function visitFrom(job: Job, field: Field, stops: Stop[], person: string)
     measurements: [],
     drafts: [],
     observations: [],
-  } as VisitView
+  }
 }
 
 /** A visit as it will be once everything kept on this device is sent. */

@@ -4,7 +4,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { ReadingEntry } from '../api/schema'
 import { Button, Input, Labelled, QuantityInput, Select } from '../ui/controls'
 import { Panel } from '../ui/Panel'
@@ -84,7 +84,7 @@ function AddField() {
     },
     onSuccess: async () => {
       await client.invalidateQueries()
-      navigate(`/fields/${ids.field}`)
+      void navigate(`/fields/${ids.field}`)
     },
   })
   const { errors } = form.formState

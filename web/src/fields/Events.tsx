@@ -6,7 +6,7 @@ import { api, ApiError, must } from '../api/client'
 import type { ManagementEvent, Stop } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
-import { showDay, today } from './dates'
+import { showDay, today } from '../words/dates'
 import { readNumber } from '../units/readNumber'
 
 /** What was done to the field: added, changed, removed and put back. */

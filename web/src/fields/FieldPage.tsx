@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { FieldFaceView, FindingView, ManagementEvent, VisitStrip } from '../api/schema'
-import { useKeys } from '../app/keys'
+import { useKeys } from '../ui/keys'
 import { buttonLook, Button } from '../ui/controls'
 import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { CoreStrip } from './CoreStrip'
-import { showDay, words } from './dates'
+import { showDay, words } from '../words/dates'
 import { Photos } from '../photos/PhotoButton'
 import { Events } from './Events'
 import { FieldNav } from './FieldNav'
@@ -214,6 +214,8 @@ function History({
       </h2>
       <ol
         className="flex items-end gap-2.5 overflow-x-auto pb-1"
+        // what scrolls must be reached by the keyboard
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         aria-label="Visits along the years"
       >
@@ -234,12 +236,12 @@ function History({
             </li>
           ) : (
             <li
-              key={event!.id}
-              title={`${event!.what}, ${showDay(event!.happenedOn)}`}
+              key={event.id}
+              title={`${event.what}, ${showDay(event.happenedOn)}`}
               className="flex h-[8.6rem] flex-col items-center"
             >
               <span className="[writing-mode:vertical-rl] rotate-180 text-[13px] leading-none whitespace-nowrap">
-                {event!.kind}
+                {event.kind}
               </span>
               <span className="mt-1 grow border-l-2 border-dashed border-ink" />
             </li>

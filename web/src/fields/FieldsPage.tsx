@@ -1,16 +1,16 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { useDeferredValue, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { FieldStrip } from '../api/schema'
-import { useKeys } from '../app/keys'
+import { useKeys } from '../ui/keys'
 import { Button, Input, Select } from '../ui/controls'
 import { asLevel, LEVELS, levelText } from '../ui/levels'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { AddFieldPanel } from './AddFieldPanel'
 import { BAND_HEIGHTS, CoreStrip, STRIP_HEIGHT } from './CoreStrip'
-import { showDay, words } from './dates'
+import { showDay, words } from '../words/dates'
 
 const ORDERS = {
   limit: 'most held back first',

@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { ConstraintView, EvidenceView, FieldFaceView, LimitsView } from '../api/schema'
 import { FieldNav } from '../fields/FieldNav'
 import { SoilFace } from '../fields/SoilFace'
 import { Button, Select } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
-import { words } from '../fields/dates'
+import { words } from '../words/dates'
 
 /** Constraints in order of probability; a chosen one lights its evidence up at its depth on the face. */
 export function LimitsPage() {

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useRef } from 'react'
-import { queries } from '../api/queries'
-import { showDay, words } from '../fields/dates'
+import { queries } from '../queries/queries'
+import { showDay, words } from '../words/dates'
 import { Button } from '../ui/controls'
 import { sendPhoto, type PhotoPlace } from './photos'
 

@@ -3,15 +3,16 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Action, ActionView, ActionWrite, PlanView, ProposalView } from '../api/schema'
-import { pruned, ReadingForm } from '../capture/ReadingForm'
-import { useCore, type Readings } from '../core/core'
-import { showDay, today } from '../fields/dates'
+import { pruned } from '../api/readings'
+import { ReadingForm } from '../forms/ReadingForm'
+import { useCore } from '../core/core'
+import { showDay, today } from '../words/dates'
 import { Button, Choice, Input, Labelled, Select, QuantityInput } from '../ui/controls'
 import { WorkingLines } from '../ui/Working'
 import { useUnits } from '../units/units'
-import { Figures, Notes } from '../visits/Results'
+import { Figures, Notes } from '../readings/Results'
 import { amountOf } from './amounts'
 
 const STATES = [
@@ -95,7 +96,7 @@ export function ActionForm({
   const [id] = useState(() => (isAction(subject) ? subject.action.id : uuid()))
   const [entry, setEntry] = useState(() => begin(field, subject))
   const put = (part: Partial<Action>) => setEntry((old) => ({ ...old, ...part }))
-  const given = pruned(calculator?.inputs ?? [], entry.inputs as Readings)
+  const given = pruned(calculator?.inputs ?? [], entry.inputs)
   const outcome = calculator && core?.workOut(calculator.id, given)
   const worked =
     outcome?.envelope && calculator
@@ -240,7 +241,7 @@ export function ActionForm({
             )}
             <ReadingForm
               entries={calculator.inputs}
-              readings={entry.inputs as Readings}
+              readings={entry.inputs}
               onChange={(inputs) => put({ inputs, amount: undefined, cost: undefined })}
               faults={
                 outcome?.faults ??

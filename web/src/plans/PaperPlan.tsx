@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { ActionView, PlanView } from '../api/schema'
 import { OutlookChart } from '../charts/OutlookChart'
-import { showDay, today } from '../fields/dates'
+import { showDay, today } from '../words/dates'
 import { plainNumber, useUnits } from '../units/units'
 import { amountOf } from './amounts'
 

@@ -2,10 +2,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { CalculatorEntry, Product } from '../api/schema'
-import { pruned, ReadingForm } from '../capture/ReadingForm'
-import type { Readings } from '../core/core'
+import { pruned } from '../api/readings'
+import { ReadingForm } from '../forms/ReadingForm'
 import { Button, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
@@ -142,7 +142,7 @@ function ProductForm({
 }) {
   const [id] = useState(() => product?.id ?? uuid())
   const [name, setName] = useState(product?.name ?? '')
-  const [inputs, setInputs] = useState((product?.inputs ?? {}) as Readings)
+  const [inputs, setInputs] = useState(product?.inputs ?? {})
   const entries = calculator.inputs.filter((each) => calculator.ofProduct.includes(each.name))
   const keep = useMutation({
     mutationFn: () =>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Timer, TimerStep, TimerWrite } from '../api/schema'
 import { heardTimers, useJobs } from '../device/device'
 import { keep } from '../device/outbox'
@@ -67,7 +67,7 @@ export const clocks = {
       kind: 'timer',
       target: id,
       path: `/api/timers/${id}`,
-      body: body as unknown as Record<string, unknown>,
+      body: body,
       place,
       label: `Clock at ${place.stop}`,
     }),

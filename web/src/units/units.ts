@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { UnitEntry } from '../api/schema'
 
 export type System = 'metric' | 'us'
@@ -23,7 +23,9 @@ export type Units = {
 export function plainNumber(x: number, decimals?: number) {
   const size = Math.abs(x)
   const digits = decimals ?? (size >= 100 ? 0 : size >= 10 ? 1 : 2)
-  return new Intl.NumberFormat('en', { maximumFractionDigits: digits, signDisplay: 'negative' }).format(x).replace('-', '−')
+  return new Intl.NumberFormat('en', { maximumFractionDigits: digits, signDisplay: 'negative' })
+    .format(x)
+    .replace('-', '−')
 }
 
 const FIGURE = String.raw`(−?\d[\d,]*(?:\.\d+)?)`

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { ApiError } from '../api/client'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Stop } from '../api/schema'
 import { useCore } from '../core/core'
 import { Choice, Input, Labelled, QuantityInput } from '../ui/controls'

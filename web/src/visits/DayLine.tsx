@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { VisitView } from '../api/schema'
 import { Button } from '../ui/controls'
 import { Panel } from '../ui/Panel'

@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link, useParams } from 'react-router'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { Measurement, MethodEntry } from '../api/schema'
 import { useJobs, type Job } from '../device/device'
-import { showClock, showDay } from '../fields/dates'
+import { showClock, showDay } from '../words/dates'
 import { buttonLook } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { WorkingLines } from '../ui/Working'
 import { useUnits } from '../units/units'
-import { ReadingsTable } from './ReadingsTable'
-import { Figures, Notes, Ratings } from './Results'
+import { ReadingsTable } from '../readings/ReadingsTable'
+import { Figures, Notes, Ratings } from '../readings/Results'
 
 /** A test that so far is on this device only, as the page worked it out. */
 function KeptTest({ job, methods }: { job: Job; methods: MethodEntry[] }) {

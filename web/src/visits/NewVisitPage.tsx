@@ -2,11 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import type { TestSet } from '../api/schema'
 import { Button, Choice, Input, Labelled } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
-import { today } from '../fields/dates'
+import { today } from '../words/dates'
 import { PaperSheet } from './PaperSheet'
 import { keepVisit } from './keepVisit'
 import { ConditionsForm, conditionsFaults, type DayConditions } from './ConditionsForm'
@@ -28,7 +28,7 @@ export function NewVisitPage() {
       keepVisit(visitId, { fieldId: id!, visitedOn, ...day, tests: set?.methods.join(','), version: 0 }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: queries.field(id!).queryKey })
-      navigate(`/visits/${visitId}`, { replace: true })
+      void navigate(`/visits/${visitId}`, { replace: true })
     },
   })
   if (field.isPending) return <Loading what="the field" />

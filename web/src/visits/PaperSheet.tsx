@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { queries } from '../api/queries'
+import { queries } from '../queries/queries'
 import { Button, buttonLook, Check } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 

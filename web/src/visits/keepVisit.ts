@@ -7,7 +7,7 @@ export function keepVisit(id: string, body: VisitWrite) {
     kind: 'visit',
     target: id,
     path: `/api/visits/${id}`,
-    body: body as unknown as Record<string, unknown>,
+    body: body,
     label: 'Visit',
   })
 }

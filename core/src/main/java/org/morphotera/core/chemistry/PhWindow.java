@@ -2,7 +2,6 @@ package org.morphotera.core.chemistry;
 
 import java.util.Map;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.method.Context;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Unit;
@@ -11,11 +10,6 @@ import org.morphotera.core.soil.Unit;
 public record PhWindow(String crop, double low, double high) {
 
     private static final double LOST_PER_UNIT = 0.8;
-
-    /** By crop, else by land use, else general. */
-    public static PhWindow of(Context context, Table windows) {
-        return of(context.crop(), context.landUse(), windows);
-    }
 
     /** By crop where the table has it, else by land use, else general; both may be {@code null}. */
     public static PhWindow of(String wanted, LandUse landUse, Table windows) {

@@ -7,7 +7,7 @@ import org.morphotera.core.simulate.HiddenSoil;
 import org.morphotera.core.simulate.Instrument;
 import org.morphotera.core.simulate.SimulatedInstrument;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorMapper;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 
@@ -15,10 +15,10 @@ import org.springframework.stereotype.Component;
 @Component
 class SimulatedInstruments implements Instruments {
 
-    private final IndicatorMapper indicators;
+    private final IndicatorReader indicators;
     private final Random random = new Random();
 
-    SimulatedInstruments(IndicatorMapper indicators) {
+    SimulatedInstruments(IndicatorReader indicators) {
         this.indicators = indicators;
     }
 

@@ -1,27 +1,15 @@
 package org.morphotera.server.fields;
 
-import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
-import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 /** Rows of growers, fields, stops and events. Every query names the practice. */
 @Mapper
-public interface FieldMapper {
-
-    String FIELD = "id, grower_id, name, land_use, crop, area_ha, texture_class, purpose, soil_note, boundary, version";
-    String STOP = "id, field_id, label, note, longitude, latitude, position, version";
-    String EVENT = "id, field_id, happened_on, kind, what, rate, cost, stop_ids, version";
-
-    @Select("select id, name, contact, version from grower where practice_id = #{practice} order by name, id")
-    List<Grower> growers(UUID practice);
-
-    @Select("select id, name, contact, version from grower where practice_id = #{practice} and id = #{id}")
-    Grower grower(@Param("practice") UUID practice, @Param("id") UUID id);
+public interface FieldMapper extends FieldReader {
 
     @Insert("insert into grower (id, practice_id, name, contact, version) "
             + "values (#{g.id}, #{practice}, #{g.name}, #{g.contact}, #{g.version})")
@@ -30,12 +18,6 @@ public interface FieldMapper {
     @Update("update grower set name = #{g.name}, contact = #{g.contact}, version = #{g.version} "
             + "where practice_id = #{practice} and id = #{g.id} and version = #{g.version} - 1")
     int updateGrower(@Param("practice") UUID practice, @Param("g") Grower grower);
-
-    @Select("select " + FIELD + " from field where practice_id = #{practice} order by name, id")
-    List<Field> fields(UUID practice);
-
-    @Select("select " + FIELD + " from field where practice_id = #{practice} and id = #{id}")
-    Field field(@Param("practice") UUID practice, @Param("id") UUID id);
 
     @Insert(
             "insert into field (practice_id, " + FIELD + ") values (#{practice}, #{f.id}, #{f.growerId}, #{f.name}, "
@@ -48,13 +30,6 @@ public interface FieldMapper {
             + "where practice_id = #{practice} and id = #{f.id} and version = #{f.version} - 1")
     int updateField(@Param("practice") UUID practice, @Param("f") Field field);
 
-    @Select("select " + STOP + " from stop where practice_id = #{practice} and field_id = #{field} "
-            + "order by position, label, id")
-    List<Stop> stops(@Param("practice") UUID practice, @Param("field") UUID field);
-
-    @Select("select " + STOP + " from stop where practice_id = #{practice} and id = #{id}")
-    Stop stop(@Param("practice") UUID practice, @Param("id") UUID id);
-
     @Insert("insert into stop (practice_id, " + STOP + ") values (#{practice}, #{s.id}, #{s.fieldId}, #{s.label}, "
             + "#{s.note}, #{s.longitude}, #{s.latitude}, #{s.position}, #{s.version})")
     void insertStop(@Param("practice") UUID practice, @Param("s") Stop stop);
@@ -63,13 +38,6 @@ public interface FieldMapper {
             + "latitude = #{s.latitude}, position = #{s.position}, version = #{s.version} "
             + "where practice_id = #{practice} and id = #{s.id} and version = #{s.version} - 1")
     int updateStop(@Param("practice") UUID practice, @Param("s") Stop stop);
-
-    @Select("select " + EVENT + " from management_event where practice_id = #{practice} and field_id = #{field} "
-            + "order by happened_on desc, id fetch first 60 rows only")
-    List<ManagementEvent> events(@Param("practice") UUID practice, @Param("field") UUID field);
-
-    @Select("select " + EVENT + " from management_event where practice_id = #{practice} and id = #{id}")
-    ManagementEvent event(@Param("practice") UUID practice, @Param("id") UUID id);
 
     @Insert(
             "insert into management_event (practice_id, " + EVENT + ") values (#{practice}, #{e.id}, #{e.fieldId}, "

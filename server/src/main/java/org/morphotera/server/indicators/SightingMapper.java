@@ -1,30 +1,20 @@
 package org.morphotera.server.indicators;
 
-import java.time.Instant;
-import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
-import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 /** Rows of sightings. Every query names the practice, or a stop that was found by one that does. */
 @Mapper
-public interface SightingMapper {
-
-    /** What one test says. */
-    record Row(UUID measurementId, String finding, UUID stopId, Double figure, String state, Instant takenAt) {}
+public interface SightingMapper extends SightingReader {
 
     @Insert("insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, taken_at, "
             + "latest) values (#{r.measurementId}, #{r.finding}, #{practice}, #{field}, #{r.stopId}, #{r.figure}, "
             + "#{r.state}, #{r.takenAt}, false)")
     void insert(@Param("practice") UUID practice, @Param("field") UUID field, @Param("r") Row row);
-
-    @Select("select measurement_id, finding, stop_id, figure, state, taken_at from sighting "
-            + "where practice_id = #{practice} and measurement_id = #{id}")
-    List<Row> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
     @Delete("delete from sighting where practice_id = #{practice} and measurement_id = #{id}")
     void delete(@Param("practice") UUID practice, @Param("id") UUID measurement);
@@ -37,8 +27,4 @@ public interface SightingMapper {
             + "order by s.taken_at desc, s.measurement_id fetch first 1 rows only)) "
             + "where stop_id = #{stop} and finding = #{finding}")
     void markLatest(@Param("stop") UUID stop, @Param("finding") String finding);
-
-    @Select("select measurement_id, finding, stop_id, figure, state, taken_at from sighting "
-            + "where practice_id = #{practice} and field_id = #{field} and latest")
-    List<Row> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 }

@@ -58,7 +58,7 @@ class MethodsController {
     }
 
     @GetMapping("/api/methods")
-    List<MethodEntry> list() {
+    List<MethodEntry> methods() {
         return entries;
     }
 

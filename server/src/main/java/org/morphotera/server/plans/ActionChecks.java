@@ -21,7 +21,7 @@ import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;
-import org.morphotera.server.results.FieldLimits;
+import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.stereotype.Component;
 

@@ -21,11 +21,12 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
+import org.morphotera.server.fields.EventWriter;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldChanged;
-import org.morphotera.server.fields.FieldMapper;
+import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.ManagementEvent;
-import org.morphotera.server.results.FieldLimits;
+import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
@@ -42,7 +43,8 @@ public class FieldPlans {
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
     private final PlanMapper rows;
-    private final FieldMapper fields;
+    private final FieldReader fields;
+    private final EventWriter events;
     private final FieldLimits limits;
     private final PlanFacts facts;
     private final Outlooks outlooks;
@@ -57,7 +59,8 @@ public class FieldPlans {
 
     FieldPlans(
             PlanMapper rows,
-            FieldMapper fields,
+            FieldReader fields,
+            EventWriter events,
             FieldLimits limits,
             PlanFacts facts,
             Outlooks outlooks,
@@ -70,6 +73,7 @@ public class FieldPlans {
             Clock clock) {
         this.rows = rows;
         this.fields = fields;
+        this.events = events;
         this.limits = limits;
         this.facts = facts;
         this.outlooks = outlooks;
@@ -284,13 +288,11 @@ public class FieldPlans {
     /** Writes, changes or takes away the event that a done action stands for. */
     private void happened(UUID practice, PlanMapper.ActionRow action) {
         UUID event = UUID.nameUUIDFromBytes(("done " + action.id()).getBytes(StandardCharsets.UTF_8));
-        if (fields.event(practice, event) != null) {
-            fields.deleteEvent(practice, event);
-        }
+        events.remove(practice, event);
         if (action.state().equals("done")) {
             String what =
                     messages.text("action." + action.kind()) + (action.amount() == null ? "" : ", " + action.amount());
-            fields.insertEvent(
+            events.replace(
                     practice,
                     new ManagementEvent(
                             event,
@@ -311,9 +313,7 @@ public class FieldPlans {
         Field field = NotFoundException.require(fields.field(who.practiceId(), row.fieldId()), "field");
         checks.checkRemoval(who.practiceId(), field, action(row), others(who.practiceId(), row.fieldId(), id));
         UUID event = UUID.nameUUIDFromBytes(("done " + id).getBytes(StandardCharsets.UTF_8));
-        if (fields.event(who.practiceId(), event) != null) {
-            fields.deleteEvent(who.practiceId(), event);
-        }
+        events.remove(who.practiceId(), event);
         rows.deleteAction(who.practiceId(), id);
         changes.publishEvent(new FieldChanged(who.practiceId(), row.fieldId()));
         audit.note(who, "delete", "action", id, null);

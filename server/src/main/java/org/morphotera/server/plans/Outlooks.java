@@ -12,7 +12,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;
-import org.morphotera.server.indicators.IndicatorMapper;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 
@@ -28,12 +28,12 @@ class Outlooks {
 
     private static final double NO_SALT = 4;
 
-    private final IndicatorMapper indicators;
+    private final IndicatorReader indicators;
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final Clock clock;
 
-    Outlooks(IndicatorMapper indicators, Benchmarks benchmarks, Messages messages, Clock clock) {
+    Outlooks(IndicatorReader indicators, Benchmarks benchmarks, Messages messages, Clock clock) {
         this.indicators = indicators;
         this.benchmarks = benchmarks;
         this.messages = messages;
@@ -110,8 +110,8 @@ class Outlooks {
         String band = indicators.series(practice, field.id()).stream()
                 .filter(each ->
                         each.indicator().equals(indicator) && each.method().equals(method))
-                .max(java.util.Comparator.comparingInt(IndicatorMapper.Series::visits))
-                .map(IndicatorMapper.Series::band)
+                .max(java.util.Comparator.comparingInt(IndicatorReader.Series::visits))
+                .map(IndicatorReader.Series::band)
                 .orElse("");
         Map<LocalDate, List<Double>> byDay = indicators.history(practice, field.id(), indicator, band, method).stream()
                 .filter(row -> row.figure() != null)

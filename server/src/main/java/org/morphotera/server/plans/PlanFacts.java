@@ -13,10 +13,10 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.server.fields.Field;
-import org.morphotera.server.fields.FieldMapper;
-import org.morphotera.server.indicators.IndicatorMapper;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
-import org.morphotera.server.visits.VisitMapper;
+import org.morphotera.server.visits.VisitReader;
 import org.springframework.stereotype.Component;
 
 /** What of a field's newest readings a plan needs: middles over the stops. */
@@ -32,11 +32,11 @@ class PlanFacts {
     private static final Map<String, List<String>> SPOKEN_ON =
             Map.of("acidity", List.of("ph"), "subsurface-acidity", List.of("ph"), "sodicity", List.of("sodicity"));
 
-    private final FieldMapper fields;
-    private final VisitMapper visits;
-    private final IndicatorMapper indicators;
+    private final FieldReader fields;
+    private final VisitReader visits;
+    private final IndicatorReader indicators;
 
-    PlanFacts(FieldMapper fields, VisitMapper visits, IndicatorMapper indicators) {
+    PlanFacts(FieldReader fields, VisitReader visits, IndicatorReader indicators) {
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;

@@ -1,96 +1,113 @@
 package org.morphotera.server.plans;
 
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.method.Catalogue;
-import org.morphotera.core.method.Catalogue.ReadingEntry;
-import org.morphotera.core.method.Outcome;
-import org.morphotera.core.plan.Calculator;
 import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
-import org.springframework.http.MediaType;
+import org.morphotera.server.web.Versioned;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Lists the calculators and works inputs out without storing anything. */
+/** Plans of fields, and the products of a practice. */
 @RestController
 class PlansController {
 
-    /**
-     * A calculator with its inputs.
-     *
-     * @param ofProduct names of the inputs that belong to the product as bought
-     * @param labels names of its values and classes
-     */
-    record CalculatorEntry(
-            String id,
-            String title,
-            String purpose,
-            List<ReadingEntry> inputs,
-            List<String> ofProduct,
-            Map<String, String> labels) {}
+    private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
-    /** The body of a calculation, as described to clients; it is read as a plain tree so that every fault is named. */
-    record PlanRequest(Map<String, Object> inputs) {}
-
-    private final CalculatorRegistry calculators = new CalculatorRegistry();
+    private final FieldPlans plans;
+    private final PlanMapper rows;
+    private final JsonMapper json;
+    private final Audit audit;
     private final Benchmarks benchmarks;
     private final Messages messages;
-    private final JsonMapper json;
-    private final List<CalculatorEntry> entries;
+    private final CalculatorRegistry calculators = new CalculatorRegistry();
 
-    PlansController(Benchmarks benchmarks, Messages messages, JsonMapper json) {
+    PlansController(
+            FieldPlans plans, PlanMapper rows, JsonMapper json, Audit audit, Benchmarks benchmarks, Messages messages) {
+        this.plans = plans;
+        this.rows = rows;
+        this.json = json;
+        this.audit = audit;
         this.benchmarks = benchmarks;
         this.messages = messages;
-        this.json = json;
-        this.entries = calculators.all().stream().map(this::entry).toList();
     }
 
-    private CalculatorEntry entry(Calculator<?> calculator) {
-        String id = calculator.id();
-        Map<String, String> labels = messages.under(id + ".value.");
-        labels.putAll(messages.under(id + ".class."));
-        return new CalculatorEntry(
-                id,
-                messages.text(id + ".title"),
-                messages.text(id + ".purpose"),
-                Catalogue.inputs(calculator::read, id, messages),
-                calculator.ofProduct(),
-                labels);
+    @GetMapping("/api/fields/{id}/plan")
+    FieldPlan.PlanView plan(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        return plans.plan(who.practiceId(), id);
     }
 
-    @GetMapping("/api/calculators")
-    List<CalculatorEntry> list() {
-        return entries;
+    @PutMapping("/api/actions/{id}")
+    Action putAction(
+            @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Action.Write body) {
+        return plans.put(who, id, body);
     }
 
-    @PostMapping("/api/calculators/{id}")
-    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content =
-                    @Content(
-                            mediaType = MediaType.APPLICATION_JSON_VALUE,
-                            schema = @Schema(implementation = PlanRequest.class)))
-    Envelope workOut(@PathVariable String id, HttpServletRequest request) throws IOException {
-        if (!calculators.has(id)) {
-            throw new NotFoundException("calculator");
+    @DeleteMapping("/api/actions/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void deleteAction(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        plans.delete(who, id);
+    }
+
+    @GetMapping("/api/products")
+    List<Product> products(@AuthenticationPrincipal Advisor who) {
+        return rows.products(who.practiceId()).stream().map(this::product).toList();
+    }
+
+    @PutMapping("/api/products/{id}")
+    @Transactional
+    Product putProduct(
+            @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Product.Write body) {
+        if (!calculators.has(body.calculator())) {
+            throw RefusedException.of("calculator", "NO_SUCH_CALCULATOR", "Name one of the calculators.");
         }
-        Object body = json.readValue(request.getInputStream().readAllBytes(), Object.class);
-        Outcome outcome = calculators.evaluate(id, body, benchmarks);
-        if (outcome instanceof Outcome.Evaluated done) {
-            return Envelope.of(done.evaluation(), messages);
+        List<Fault> faults = calculators.productFaults(body.calculator(), body.inputs(), benchmarks);
+        if (!faults.isEmpty()) {
+            throw new RefusedException(FaultText.of(faults, messages).stream()
+                    .map(each -> new FaultText("inputs." + each.field(), each.code(), each.message()))
+                    .toList());
         }
-        throw new RefusedException(FaultText.of(((Outcome.Refused) outcome).faults(), messages));
+        PlanMapper.ProductRow sent = new PlanMapper.ProductRow(
+                id, body.name().strip(), body.calculator(), json.writeValueAsString(body.inputs()), body.version() + 1);
+        audit.note(who, "put", "product", id, sent.name());
+        return product(Versioned.write(
+                sent,
+                rows.product(who.practiceId(), id),
+                PlanMapper.ProductRow::version,
+                () -> rows.insertProduct(who.practiceId(), sent),
+                () -> rows.updateProduct(who.practiceId(), sent),
+                "product"));
+    }
+
+    @DeleteMapping("/api/products/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    void deleteProduct(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        PlanMapper.ProductRow row = NotFoundException.require(rows.product(who.practiceId(), id), "product");
+        rows.deleteProduct(who.practiceId(), id);
+        audit.note(who, "delete", "product", id, row.name());
+    }
+
+    private Product product(PlanMapper.ProductRow row) {
+        return new Product(row.id(), row.name(), row.calculator(), json.readValue(row.inputs(), TREE), row.version());
     }
 }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.morphotera.server.results.Faces;
+import org.morphotera.server.faces.Faces;
 
 /** The soil face of a field as SVG for paper: ground, ruler, and each finding at its depth. */
 final class FaceDrawing {

@@ -8,10 +8,11 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.morphotera.server.change.Changes;
+import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.ManagementEvent;
-import org.morphotera.server.results.Changes;
-import org.morphotera.server.results.Faces;
-import org.morphotera.server.results.Sheets;
+import org.morphotera.server.limits.Leading;
+import org.morphotera.server.sheets.Sheets;
 
 /** A field for the one who works it: the face, what limits it, the sheet, what changed, in plain words. */
 final class GrowerReport {
@@ -89,7 +90,7 @@ final class GrowerReport {
                     .append("</p>");
             return;
         }
-        Faces.Leading leading = face.leading();
+        Leading leading = face.leading();
         String why = leading == null ? limit.why() : leading.sentence();
         html.append("<p class='lead'>").append(text(units.prose(why))).append(".</p>");
         if (leading != null) {

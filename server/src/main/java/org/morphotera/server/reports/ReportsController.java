@@ -10,15 +10,15 @@ import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
-import org.morphotera.server.accounts.AccountMapper;
+import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Person;
-import org.morphotera.server.photos.PhotoMapper;
-import org.morphotera.server.results.ChangeReader;
-import org.morphotera.server.results.FaceReader;
-import org.morphotera.server.results.Faces;
-import org.morphotera.server.results.SheetReader;
-import org.morphotera.server.results.Sheets;
+import org.morphotera.server.change.ChangeReader;
+import org.morphotera.server.faces.FaceReader;
+import org.morphotera.server.faces.Faces;
+import org.morphotera.server.photos.PhotoReader;
+import org.morphotera.server.sheets.SheetReader;
+import org.morphotera.server.sheets.Sheets;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -39,8 +39,8 @@ class ReportsController {
     private final FaceReader faces;
     private final SheetReader sheets;
     private final ChangeReader changes;
-    private final PhotoMapper photos;
-    private final AccountMapper accounts;
+    private final PhotoReader photos;
+    private final AccountReader accounts;
     private final MethodRegistry methods;
     private final Messages messages;
     private final Clock clock;
@@ -49,8 +49,8 @@ class ReportsController {
             FaceReader faces,
             SheetReader sheets,
             ChangeReader changes,
-            PhotoMapper photos,
-            AccountMapper accounts,
+            PhotoReader photos,
+            AccountReader accounts,
             MethodRegistry methods,
             Messages messages,
             Clock clock) {
@@ -85,7 +85,7 @@ class ReportsController {
         return photos.ofField(practice, field).stream()
                 .limit(PICTURES)
                 .map(photo -> {
-                    PhotoMapper.Content content = photos.content(practice, photo.id());
+                    PhotoReader.Content content = photos.content(practice, photo.id());
                     String what = photo.method() == null ? "" : ", " + messages.text(photo.method() + ".title");
                     return new GrowerReport.Picture(photo.stop() + what, content.type(), content.content());
                 })

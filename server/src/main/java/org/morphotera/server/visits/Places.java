@@ -6,9 +6,9 @@ import java.util.Map;
 import java.util.UUID;
 import org.morphotera.core.soil.Season;
 import org.morphotera.server.fields.Field;
-import org.morphotera.server.fields.FieldMapper;
+import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorMapper;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.stereotype.Component;
@@ -21,10 +21,10 @@ public class Places {
     public record Place(Visit visit, Stop stop, Field field) {}
 
     private final VisitMapper visits;
-    private final FieldMapper fields;
-    private final IndicatorMapper indicators;
+    private final FieldReader fields;
+    private final IndicatorReader indicators;
 
-    Places(VisitMapper visits, FieldMapper fields, IndicatorMapper indicators) {
+    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators) {
         this.visits = visits;
         this.fields = fields;
         this.indicators = indicators;
@@ -55,7 +55,7 @@ public class Places {
     }
 
     /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */
-    Map<String, Object> context(UUID practice, Place place) {
+    public Map<String, Object> context(UUID practice, Place place) {
         Map<String, Object> context = new LinkedHashMap<>();
         String felt = indicators.textureOfStop(practice, place.stop().id());
         put(context, "textureClass", felt == null ? place.field().textureClass() : felt);
@@ -67,7 +67,7 @@ public class Places {
     }
 
     /** The part of the context that the day gives: moisture, rain, temperature, season. */
-    Map<String, Object> conditions(Visit visit, List<Stop> stops) {
+    public Map<String, Object> conditions(Visit visit, List<Stop> stops) {
         Map<String, Object> context = new LinkedHashMap<>();
         put(context, "soilMoisture", visit.soilMoisture());
         put(context, "daysSinceRain", visit.daysSinceRain());

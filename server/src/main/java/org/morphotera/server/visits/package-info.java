@@ -1,2 +1,2 @@
-/** The walk: visits, readings on their way, measurements, clocks. */
+/** Visits: the day, its conditions, and where on them a reading is taken. */
 package org.morphotera.server.visits;

@@ -137,7 +137,8 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         if (ph != null) {
             Table windows = benchmarks.table("ph.windows");
             out.value("phWater", ph, Unit.PH, ph - PH_HALF_WIDTH, ph + PH_HALF_WIDTH);
-            PhWindow.of(context, windows).rate(ph, ph - PH_HALF_WIDTH, ph + PH_HALF_WIDTH, windows.source(), out);
+            PhWindow.of(context.crop(), context.landUse(), windows)
+                    .rate(ph, ph - PH_HALF_WIDTH, ph + PH_HALF_WIDTH, windows.source(), out);
         }
         return out.build();
     }

@@ -152,7 +152,7 @@ public final class Ph implements FieldMethod<Ph.Readings> {
                         "Minasny et al., 2011")
                 .series("layers", layers.stream().map(Ph::row).toList());
         Table windows = benchmarks.table("ph.windows");
-        PhWindow.of(context, windows)
+        PhWindow.of(context.crop(), context.landUse(), windows)
                 .rate(top.water(), top.water() - top.waterHalf(), top.water() + top.waterHalf(), windows.source(), out);
         notes(readings, layers, out);
         return out.build();

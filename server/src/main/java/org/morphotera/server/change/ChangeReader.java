@@ -1,0 +1,168 @@
+package org.morphotera.server.change;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.morphotera.core.result.Level;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitReader;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.stereotype.Service;
+
+/** Reads what may be said of change; also for the report. */
+@Service
+public class ChangeReader {
+
+    private static final int TOLD_IN_A_REPORT = 8;
+
+    /** What to look at: a series, only some stops, a period. All may be {@code null}. */
+    public record Wanted(
+            String indicator, String band, String method, List<UUID> stops, LocalDate from, LocalDate to) {}
+
+    private final FieldReader fields;
+    private final VisitReader visits;
+    private final IndicatorReader indicators;
+    private final ChangeBuilder builder;
+    private final Messages messages;
+
+    ChangeReader(
+            FieldReader fields,
+            VisitReader visits,
+            IndicatorReader indicators,
+            ChangeBuilder builder,
+            Messages messages) {
+        this.fields = fields;
+        this.visits = visits;
+        this.indicators = indicators;
+        this.builder = builder;
+        this.messages = messages;
+    }
+
+    /** The series that changed and those that were not comparable, each between its first and its last date. */
+    public List<Changes.SeriesChange> told(UUID practice, UUID field) {
+        return indicators.series(practice, field).stream()
+                .filter(each -> each.visits() > 1)
+                .map(each -> read(
+                        practice, field, new Wanted(each.indicator(), each.band(), each.method(), null, null, null)))
+                .filter(view -> view.change() != null)
+                .map(view -> new Changes.SeriesChange(view.chosen().label(), view.change()))
+                .filter(each -> !each.change().verdict().equals("no-change-shown")
+                        && !each.change().verdict().equals("too-few"))
+                .limit(TOLD_IN_A_REPORT)
+                .toList();
+    }
+
+    /** @throws NotFoundException when there is no such field, or nothing of what is wanted was read in it */
+    public Changes.ChangeView read(UUID practice, UUID id, Wanted wanted) {
+        Field field = NotFoundException.require(fields.field(practice, id), "field");
+        List<Changes.SeriesEntry> series = indicators.series(practice, id).stream()
+                .map(each -> new Changes.SeriesEntry(
+                        each.indicator(),
+                        messages.word(each.indicator()),
+                        each.band(),
+                        messages.text("depth." + each.band()),
+                        each.method(),
+                        messages.text(each.method() + ".title"),
+                        each.visits()))
+                .toList();
+        Changes.SeriesEntry chosen = chosen(series, wanted.indicator(), wanted.band(), wanted.method());
+        List<ManagementEvent> events = fields.events(practice, id);
+        if (chosen == null) {
+            return new Changes.ChangeView(
+                    field.name(),
+                    series,
+                    null,
+                    null,
+                    null,
+                    false,
+                    fields.stops(practice, id),
+                    List.of(),
+                    List.of(),
+                    null,
+                    null,
+                    List.of(),
+                    events,
+                    List.of());
+        }
+        Map<UUID, Visit> known =
+                visits.visitsOf(practice, id).stream().collect(Collectors.toMap(Visit::id, Function.identity()));
+        Set<UUID> stops = wanted.stops() == null || wanted.stops().isEmpty() ? null : Set.copyOf(wanted.stops());
+        List<IndicatorRow> rows =
+                indicators.history(practice, id, chosen.indicator(), chosen.band(), chosen.method()).stream()
+                        .filter(row -> stops == null || stops.contains(row.stopId()))
+                        .filter(row -> within(known.get(row.visitId()).visitedOn(), wanted.from(), wanted.to()))
+                        .toList();
+        boolean ofStanding = rows.stream().anyMatch(row -> row.figure() == null);
+        String unit = ofStanding || rows.isEmpty() ? null : rows.get(0).unit();
+        ChangeBuilder.History history = new ChangeBuilder.History(chosen.indicator(), unit, ofStanding, rows, known);
+        List<Changes.Date> dates = builder.dates(history);
+        List<Visit> visited = history.dates();
+        Changes.ChangeVerdict change =
+                visited.size() < 2 ? null : builder.change(history, visited.get(0), visited.get(visited.size() - 1));
+        return new Changes.ChangeView(
+                field.name(),
+                series,
+                chosen,
+                unit,
+                ofStanding ? null : messages.optional("figure." + chosen.indicator()),
+                ofStanding,
+                fields.stops(practice, id),
+                rows.stream().map(row -> point(history, row)).toList(),
+                dates,
+                change,
+                builder.trend(history, dates),
+                events.stream()
+                        .map(event -> builder.eventChange(history, event))
+                        .filter(Objects::nonNull)
+                        .toList(),
+                events,
+                builder.stopsNeeded(change));
+    }
+
+    private static boolean within(LocalDate day, LocalDate from, LocalDate to) {
+        return (from == null || !day.isBefore(from)) && (to == null || !day.isAfter(to));
+    }
+
+    /** The one asked for; else the one read on most visits. */
+    private static Changes.SeriesEntry chosen(
+            List<Changes.SeriesEntry> series, String indicator, String band, String method) {
+        if (indicator != null) {
+            return NotFoundException.require(
+                    series.stream()
+                            .filter(each -> each.indicator().equals(indicator)
+                                    && (band == null || each.band().equals(band))
+                                    && (method == null || each.method().equals(method)))
+                            .max(java.util.Comparator.comparingInt(Changes.SeriesEntry::visits))
+                            .orElse(null),
+                    "reading of this indicator in this field");
+        }
+        return series.stream()
+                .max(java.util.Comparator.comparingInt(Changes.SeriesEntry::visits))
+                .orElse(null);
+    }
+
+    private static Changes.Point point(ChangeBuilder.History history, IndicatorRow row) {
+        return new Changes.Point(
+                row.measurementId(),
+                row.stopId(),
+                row.visitId(),
+                history.visits().get(row.visitId()).visitedOn(),
+                history.value(row),
+                history.ofStanding() ? row.standingLow() : row.figureLow(),
+                history.ofStanding() ? row.standingHigh() : row.figureHigh(),
+                row.standing(),
+                Level.of(row.standing()).code(),
+                row.kind());
+    }
+}

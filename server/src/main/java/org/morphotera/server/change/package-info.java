@@ -1,0 +1,2 @@
+/** Whether what changed between visits is real. */
+package org.morphotera.server.change;

@@ -1,0 +1,114 @@
+package org.morphotera.server.clocks;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.visits.Places;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Clocks live here and nowhere else: pages only show them. */
+@RestController
+class TimersController {
+
+    private final TimerMapper rows;
+    private final Places places;
+    private final Messages messages;
+    private final Clock clock;
+
+    TimersController(TimerMapper rows, Places places, Messages messages, Clock clock) {
+        this.rows = rows;
+        this.places = places;
+        this.messages = messages;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/timers")
+    Timer.Running running(@AuthenticationPrincipal Advisor who) {
+        Map<UUID, List<TimerMapper.StepRow>> steps = rows.stepsOfRunning(who.practiceId()).stream()
+                .collect(Collectors.groupingBy(TimerMapper.StepRow::timerId));
+        return new Timer.Running(
+                clock.instant(),
+                rows.running(who.practiceId()).stream()
+                        .map(row -> view(row, steps.getOrDefault(row.id(), List.of())))
+                        .toList());
+    }
+
+    @PutMapping("/api/timers/{id}")
+    @Transactional
+    Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write body) {
+        UUID practice = who.practiceId();
+        places.require(practice, body.visitId(), body.stopId());
+        if (rows.timer(practice, id) == null) {
+            rows.insert(practice, id, body);
+        }
+        for (Timer.StepWrite step : body.steps()) {
+            if (rows.step(practice, step.id()) == null) {
+                rows.insertStep(practice, id, step);
+            }
+        }
+        return require(practice, id);
+    }
+
+    @PutMapping("/api/timers/{id}/steps/{step}/done")
+    @Transactional
+    Timer done(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable UUID id,
+            @PathVariable UUID step,
+            @RequestBody Timer.StepDone body) {
+        TimerMapper.StepRow row = NotFoundException.require(rows.step(who.practiceId(), step), "step");
+        if (!row.timerId().equals(id)) {
+            throw new NotFoundException("step of this clock");
+        }
+        rows.markDone(who.practiceId(), step, body.doneAt());
+        return require(who.practiceId(), id);
+    }
+
+    @PutMapping("/api/timers/{id}/stopped")
+    @Transactional
+    Timer stop(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody Timer.Stopped body) {
+        require(who.practiceId(), id);
+        rows.stop(who.practiceId(), id, body.stoppedAt());
+        return require(who.practiceId(), id);
+    }
+
+    private Timer require(UUID practice, UUID id) {
+        TimerMapper.TimerRow row = NotFoundException.require(rows.timer(practice, id), "clock");
+        return view(row, rows.steps(practice, id));
+    }
+
+    private Timer view(TimerMapper.TimerRow row, List<TimerMapper.StepRow> steps) {
+        return new Timer(
+                row.id(),
+                row.visitId(),
+                row.stopId(),
+                row.stop(),
+                row.fieldId(),
+                row.field(),
+                row.measurementId(),
+                row.method(),
+                row.startedAt(),
+                row.stoppedAt(),
+                steps.stream()
+                        .map(step -> new Timer.Step(
+                                step.id(),
+                                step.code(),
+                                messages.text(row.method() + ".timed." + step.code()),
+                                step.dueAt(),
+                                step.toleranceSeconds(),
+                                step.doneAt()))
+                        .toList());
+    }
+}

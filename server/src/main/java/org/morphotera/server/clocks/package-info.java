@@ -1,0 +1,2 @@
+/** Clocks that run, over stops and days. */
+package org.morphotera.server.clocks;

@@ -1,0 +1,202 @@
+package org.morphotera.server.compare;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.compare.Difference;
+import org.morphotera.core.compare.Side;
+import org.morphotera.core.result.Level;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.soil.Numbers;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.faces.FaceBuilder;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitReader;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Any two places or dates side by side. */
+@RestController
+class CompareController {
+
+    private final FieldReader fields;
+    private final VisitReader visits;
+    private final IndicatorReader indicators;
+    private final FaceBuilder faces;
+    private final Benchmarks benchmarks;
+    private final Messages messages;
+
+    CompareController(
+            FieldReader fields,
+            VisitReader visits,
+            IndicatorReader indicators,
+            FaceBuilder faces,
+            Benchmarks benchmarks,
+            Messages messages) {
+        this.fields = fields;
+        this.visits = visits;
+        this.indicators = indicators;
+        this.faces = faces;
+        this.benchmarks = benchmarks;
+        this.messages = messages;
+    }
+
+    /** Where a side's rows come from. */
+    private record Chosen(Field field, Stop stop, Visit visit, List<IndicatorRow> rows) {}
+
+    /** Compares one place with another; without a visit the newest of each test counts. */
+    @GetMapping("/api/compare")
+    Comparisons.ComparisonView compare(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam UUID field,
+            @RequestParam(required = false) @Nullable UUID stop,
+            @RequestParam(required = false) @Nullable UUID visit,
+            @RequestParam UUID otherField,
+            @RequestParam(required = false) @Nullable UUID otherStop,
+            @RequestParam(required = false) @Nullable UUID otherVisit) {
+        Chosen one = choose(who.practiceId(), field, stop, visit);
+        Chosen other = choose(who.practiceId(), otherField, otherStop, otherVisit);
+        Map<String, String> units = new HashMap<>();
+        one.rows().forEach(row -> units.put(row.indicator(), row.unit()));
+        List<Comparisons.DifferenceView> differences = new ArrayList<>();
+        for (Difference difference :
+                Difference.ranked(readings(one.rows()), readings(other.rows()), benchmarks.table("scatter"))) {
+            differences.add(view(difference, units.get(difference.key().indicator())));
+        }
+        return new Comparisons.ComparisonView(
+                place(who.practiceId(), one),
+                place(who.practiceId(), other),
+                differences,
+                differences.isEmpty() ? messages.text("compare.nothing") : null);
+    }
+
+    private Chosen choose(UUID practice, UUID fieldId, UUID stopId, UUID visitId) {
+        Field field = NotFoundException.require(fields.field(practice, fieldId), "field");
+        Stop stop = stopId == null ? null : NotFoundException.require(fields.stop(practice, stopId), "stop");
+        Visit visit = visitId == null ? null : NotFoundException.require(visits.visit(practice, visitId), "visit");
+        if (stop != null && !stop.fieldId().equals(fieldId)) {
+            throw new NotFoundException("stop in this field");
+        }
+        if (visit != null && !visit.fieldId().equals(fieldId)) {
+            throw new NotFoundException("visit of this field");
+        }
+        List<IndicatorRow> rows = visit == null
+                ? indicators.latestOfField(practice, fieldId)
+                : indicators.ofVisit(practice, fieldId, visitId);
+        return new Chosen(
+                field,
+                stop,
+                visit,
+                rows.stream()
+                        .filter(row -> stop == null || row.stopId().equals(stopId))
+                        .toList());
+    }
+
+    private static Map<Difference.Key, List<Side.Reading>> readings(List<IndicatorRow> rows) {
+        Map<Difference.Key, List<Side.Reading>> readings = new LinkedHashMap<>();
+        for (IndicatorRow row : rows) {
+            if (row.standing() != null) {
+                readings.computeIfAbsent(new Difference.Key(row.indicator(), row.band()), key -> new ArrayList<>())
+                        .add(new Side.Reading(
+                                row.standing(),
+                                row.standingLow(),
+                                row.standingHigh(),
+                                row.figure(),
+                                row.figureLow(),
+                                row.figureHigh()));
+            }
+        }
+        return readings;
+    }
+
+    private Comparisons.ComparedPlace place(UUID practice, Chosen chosen) {
+        FieldFace face = faces.face(chosen.rows());
+        Map<UUID, String> labels =
+                fields.stops(practice, chosen.field().id()).stream().collect(Collectors.toMap(Stop::id, Stop::label));
+        String texture = chosen.rows().stream()
+                .filter(row -> row.indicator().equals("textureClass"))
+                .map(IndicatorRow::code)
+                .findFirst()
+                .orElse(chosen.field().textureClass());
+        return new Comparisons.ComparedPlace(
+                chosen.field().id(),
+                chosen.field().name(),
+                chosen.stop() == null ? null : chosen.stop().id(),
+                chosen.stop() == null ? null : chosen.stop().label(),
+                chosen.visit() == null ? null : chosen.visit().id(),
+                chosen.visit() == null ? null : chosen.visit().visitedOn(),
+                texture,
+                faces.findings(face, chosen.rows(), labels),
+                faces.bands(face));
+    }
+
+    private Comparisons.DifferenceView view(Difference difference, String unit) {
+        String depth = messages.text("depth." + difference.key().band());
+        return new Comparisons.DifferenceView(
+                difference.key().indicator(),
+                messages.word(difference.key().indicator()),
+                difference.key().band(),
+                depth,
+                unit,
+                messages.optional("figure." + difference.key().indicator()),
+                side(difference.one()),
+                side(difference.other()),
+                difference.standing(),
+                difference.figure(),
+                difference.ratio(),
+                difference.defensible(),
+                sentence(difference, depth, unit));
+    }
+
+    private static Comparisons.SideView side(Side side) {
+        return new Comparisons.SideView(
+                side.stops(),
+                side.standing(),
+                Level.of(side.standing()).code(),
+                side.standingHalf(),
+                side.figure(),
+                side.figureHalf());
+    }
+
+    private String sentence(Difference difference, String depth, String unit) {
+        Map<String, Object> args = new HashMap<>();
+        args.put("indicator", difference.key().indicator());
+        args.put("depth", depth);
+        if (!difference.defensible()) {
+            return messages.text(List.of("compare.alike"), args);
+        }
+        args.put("times", Numbers.significant(difference.ratio(), 2));
+        String pattern = messages.optional("figure." + difference.key().indicator());
+        boolean hasUnit = unit != null && !unit.isEmpty();
+        boolean measured = difference.figure() != null && (hasUnit || pattern != null);
+        if (measured) {
+            args.put("one", figure(difference.one().figure(), hasUnit ? null : pattern));
+            args.put("other", figure(difference.other().figure(), hasUnit ? null : pattern));
+            args.put("unit", hasUnit ? " " + unit : "");
+        } else {
+            args.put("oneLevel", Level.of(difference.one().standing()).code());
+            args.put("otherLevel", Level.of(difference.other().standing()).code());
+        }
+        return messages.text(List.of("compare." + (measured ? "figure" : "standing")), args);
+    }
+
+    private static String figure(double figure, String pattern) {
+        String plain = Numbers.show(Numbers.significant(figure, 3));
+        return pattern == null ? plain : pattern.replace("{x}", plain);
+    }
+}

@@ -1,0 +1,2 @@
+/** Two places held against each other. */
+package org.morphotera.server.compare;

@@ -1,0 +1,152 @@
+package org.morphotera.server.faces;
+
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.function.Function;
+import org.morphotera.core.result.Level;
+import org.morphotera.core.score.DepthBand;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.Finding;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.sheets.StandingRows;
+import org.springframework.stereotype.Component;
+
+/** From rows of indicators to faces, by the core's scoring. */
+@Component
+public class FaceBuilder {
+
+    private final Messages messages;
+
+    FaceBuilder(Messages messages) {
+        this.messages = messages;
+    }
+
+    public FieldFace face(List<IndicatorRow> rows) {
+        return StandingRows.face(rows);
+    }
+
+    public List<Faces.Band> bands(FieldFace face) {
+        List<Faces.Band> bands = new ArrayList<>();
+        for (DepthBand band : DepthBand.values()) {
+            Finding lowest = face.bands().get(band);
+            bands.add(
+                    lowest == null
+                            ? new Faces.Band(band.code(), null, null, null)
+                            : new Faces.Band(
+                                    band.code(),
+                                    lowest.level().code(),
+                                    lowest.median(),
+                                    messages.word(lowest.indicator())));
+        }
+        return bands;
+    }
+
+    /** What limits, or {@code null} where nothing measured is under robust. */
+    Faces.Limit limit(FieldFace face, List<IndicatorRow> rows) {
+        Finding lowest = face.lowest();
+        if (lowest == null || lowest.level() == Level.ROBUST) {
+            return null;
+        }
+        DepthLayer layer = lowest.layer();
+        // the stop nearest to the median speaks for the field
+        String reason = rows.stream()
+                .filter(row -> row.indicator().equals(lowest.indicator())
+                        && row.band().equals(lowest.band().code())
+                        && row.standing() != null)
+                .min(Comparator.comparingDouble(row -> Math.abs(row.standing() - lowest.median())))
+                .map(IndicatorRow::code)
+                .orElse("");
+        String why = messages.text(
+                List.of(
+                        "limit." + lowest.indicator() + "." + reason,
+                        "limit." + lowest.level().code(),
+                        "limit.other"),
+                Map.of("indicator", lowest.indicator()));
+        return new Faces.Limit(
+                lowest.indicator(),
+                messages.word(lowest.indicator()),
+                lowest.level().code(),
+                lowest.median(),
+                layer == null ? null : layer.topMm(),
+                layer == null ? null : layer.bottomMm(),
+                why);
+    }
+
+    /** @param labels stop labels by id */
+    public List<Faces.FindingView> findings(FieldFace face, List<IndicatorRow> rows, Map<UUID, String> labels) {
+        Map<String, IndicatorRow> byStop = new HashMap<>();
+        for (IndicatorRow row : rows) {
+            byStop.put(row.stopId() + row.indicator() + row.band(), row);
+        }
+        List<Faces.FindingView> views = new ArrayList<>();
+        for (Finding finding : face.findings()) {
+            List<IndicatorRow> own = finding.stops().stream()
+                    .map(stop -> byStop.get(
+                            stop.stop() + stop.indicator() + finding.band().code()))
+                    .toList();
+            views.add(view(finding, own, labels));
+        }
+        return views;
+    }
+
+    private Faces.FindingView view(Finding finding, List<IndicatorRow> own, Map<UUID, String> labels) {
+        double[] figures = sorted(own, IndicatorRow::figure);
+        DepthLayer layer = finding.layer();
+        return new Faces.FindingView(
+                finding.indicator(),
+                messages.word(finding.indicator()),
+                own.get(0).method(),
+                finding.band().code(),
+                layer == null ? null : layer.topMm(),
+                layer == null ? null : layer.bottomMm(),
+                finding.level().code(),
+                finding.median(),
+                finding.lowest(),
+                finding.highest(),
+                figures.length == 0 ? null : median(figures),
+                figures.length == 0 ? null : figures[0],
+                figures.length == 0 ? null : figures[figures.length - 1],
+                own.get(0).unit(),
+                messages.optional("figure." + finding.indicator()),
+                own.stream()
+                        .map(row -> new Faces.StopFinding(
+                                row.stopId(),
+                                labels.getOrDefault(row.stopId(), ""),
+                                row.measurementId(),
+                                row.takenAt().atZone(ZoneOffset.UTC).toLocalDate(),
+                                Level.of(row.standing()).code(),
+                                row.standing(),
+                                row.standingLow(),
+                                row.standingHigh(),
+                                row.figure(),
+                                row.figureLow(),
+                                row.figureHigh(),
+                                finding.oddStops().contains(row.stopId().toString())))
+                        .toList());
+    }
+
+    private static double[] sorted(List<IndicatorRow> rows, Function<IndicatorRow, Double> part) {
+        return rows.stream()
+                .map(part)
+                .filter(Objects::nonNull)
+                .mapToDouble(Double::doubleValue)
+                .sorted()
+                .toArray();
+    }
+
+    private static double median(double[] sorted) {
+        int middle = sorted.length / 2;
+        return sorted.length % 2 == 1
+                ? sorted[middle]
+                : Arrays.stream(sorted, middle - 1, middle + 1).average().orElseThrow();
+    }
+}

@@ -1,0 +1,82 @@
+package org.morphotera.server.faces;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.limits.FieldLimits;
+import org.morphotera.server.sheets.SheetBuilder;
+import org.morphotera.server.visits.VisitReader;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.stereotype.Service;
+
+/** Reads a field's face; also for the report. */
+@Service
+public class FaceReader {
+
+    private final FieldReader fields;
+    private final IndicatorReader indicators;
+    private final VisitReader faces;
+    private final FaceBuilder builder;
+    private final SheetBuilder sheets;
+    private final Strips strips;
+    private final FieldLimits limits;
+
+    FaceReader(
+            FieldReader fields,
+            IndicatorReader indicators,
+            VisitReader faces,
+            FaceBuilder builder,
+            SheetBuilder sheets,
+            Strips strips,
+            FieldLimits limits) {
+        this.fields = fields;
+        this.indicators = indicators;
+        this.faces = faces;
+        this.builder = builder;
+        this.sheets = sheets;
+        this.strips = strips;
+        this.limits = limits;
+    }
+
+    /** @throws NotFoundException when the practice has no such field */
+    public Faces.FieldFaceView read(UUID practice, UUID id) {
+        Field field = NotFoundException.require(fields.field(practice, id), "field");
+        List<Stop> stops = fields.stops(practice, id);
+        List<IndicatorRow> latest = indicators.latestOfField(practice, id);
+        FieldFace face = builder.face(latest);
+        Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
+        return new Faces.FieldFaceView(
+                field,
+                fields.grower(practice, field.growerId()),
+                Strips.texture(field, latest),
+                stops,
+                builder.findings(face, latest, labels),
+                builder.bands(face),
+                builder.limit(face, latest),
+                visits(practice, id),
+                faces.countVisits(practice, id),
+                fields.events(practice, id),
+                sheets.overall(face),
+                limits.leading(practice, field));
+    }
+
+    private List<Faces.VisitStrip> visits(UUID practice, UUID field) {
+        Map<UUID, List<Faces.Band>> bands = strips.visits(practice, field);
+        return faces.visits(practice, field).stream()
+                .map(visit -> new Faces.VisitStrip(
+                        visit.id(),
+                        visit.visitedOn(),
+                        visit.person(),
+                        visit.soilMoisture(),
+                        visit.measurements(),
+                        bands.getOrDefault(visit.id(), List.of())))
+                .toList();
+    }
+}

@@ -1,0 +1,112 @@
+package org.morphotera.server.faces;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.Grower;
+import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.limits.Leading;
+import org.morphotera.server.sheets.Sheets;
+
+/** The shapes in which fields and their findings leave the server. */
+public final class Faces {
+
+    private Faces() {}
+
+    /** One band of a core strip; without level where nothing was measured. */
+    public record Band(
+            String band,
+            @Nullable String level,
+            @Nullable Double standing,
+            @Nullable String indicator) {}
+
+    /** What holds a field back most, as far as was measured. */
+    public record Limit(
+            String indicator,
+            String label,
+            String level,
+            double standing,
+            @Nullable Double depthTopMm,
+            @Nullable Double depthBottomMm,
+            String why) {}
+
+    /** A field in the list. */
+    public record FieldStrip(
+            UUID id,
+            String name,
+            String grower,
+            String landUse,
+            @Nullable String crop,
+            @Nullable Double areaHa,
+            @Nullable String textureClass,
+            List<Band> bands,
+            @Nullable Limit limit,
+            int stops,
+            @Nullable LocalDate lastVisit,
+            @Nullable LocalDate dueOn) {}
+
+    /** One stop's part in a finding. */
+    public record StopFinding(
+            UUID stopId,
+            String stop,
+            UUID measurementId,
+            LocalDate takenOn,
+            String level,
+            double standing,
+            @Nullable Double low,
+            @Nullable Double high,
+            @Nullable Double figure,
+            @Nullable Double figureLow,
+            @Nullable Double figureHigh,
+            boolean odd) {}
+
+    /**
+     * One indicator at one depth over the stops: medians with lowest and highest stop.
+     *
+     * @param pattern how a figure without unit is written, with {@code {x}} for it
+     */
+    public record FindingView(
+            String indicator,
+            String label,
+            String method,
+            String band,
+            @Nullable Double depthTopMm,
+            @Nullable Double depthBottomMm,
+            String level,
+            double standing,
+            double lowest,
+            double highest,
+            @Nullable Double figure,
+            @Nullable Double figureLow,
+            @Nullable Double figureHigh,
+            @Nullable String unit,
+            @Nullable String pattern,
+            List<StopFinding> stops) {}
+
+    /** One visit in the history. */
+    public record VisitStrip(
+            UUID id,
+            LocalDate visitedOn,
+            String person,
+            @Nullable String soilMoisture,
+            int measurements,
+            List<Band> bands) {}
+
+    /** A field's page. */
+    public record FieldFaceView(
+            Field field,
+            Grower grower,
+            @Nullable String textureClass,
+            List<Stop> stops,
+            List<FindingView> findings,
+            List<Band> bands,
+            @Nullable Limit limit,
+            List<VisitStrip> visits,
+            int visitCount,
+            List<ManagementEvent> events,
+            Sheets.OverallView overall,
+            @Nullable Leading leading) {}
+}

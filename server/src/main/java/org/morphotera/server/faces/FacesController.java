@@ -1,0 +1,57 @@
+package org.morphotera.server.faces;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.server.accounts.Advisor;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Fields as core strips, and one field as its face. */
+@RestController
+class FacesController {
+
+    private static final int PAGE = 60;
+
+    private final Strips strips;
+    private final StripMapper rows;
+    private final FaceReader reader;
+
+    FacesController(Strips strips, StripMapper rows, FaceReader reader) {
+        this.strips = strips;
+        this.rows = rows;
+        this.reader = reader;
+    }
+
+    /**
+     * Fields as strips, sixty at a time.
+     *
+     * @param find words that must all be found in name, grower, crop, texture or limit
+     * @param order {@code limit} (most held back first), {@code name}, {@code visit} (longest ago first), {@code due}
+     */
+    @GetMapping("/api/fields")
+    List<Faces.FieldStrip> strips(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable String find,
+            @RequestParam(required = false) @Nullable String level,
+            @RequestParam(required = false) @Nullable String grower,
+            @RequestParam(required = false) @Nullable String order,
+            @RequestParam(required = false) @Nullable Integer offset) {
+        strips.refreshFields(who.practiceId());
+        List<String> words = find == null || find.isBlank()
+                ? List.of()
+                : List.of(find.toLowerCase(Locale.ROOT).strip().split("\\s+"));
+        StripMapper.Wanted wanted =
+                new StripMapper.Wanted(words, level, grower, order, PAGE, offset == null ? 0 : Math.max(0, offset));
+        return rows.strips(who.practiceId(), wanted).stream().map(strips::strip).toList();
+    }
+
+    @GetMapping("/api/fields/{id}")
+    Faces.FieldFaceView face(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        return reader.read(who.practiceId(), id);
+    }
+}

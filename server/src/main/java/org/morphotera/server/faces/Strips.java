@@ -1,0 +1,189 @@
+package org.morphotera.server.faces;
+
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.morphotera.core.result.Level;
+import org.morphotera.core.schedule.Retest;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldChanged;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.GrowerChanged;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.limits.FieldLimits;
+import org.morphotera.server.limits.Leading;
+import org.morphotera.server.visits.VisitChanged;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The shrunk faces of fields and visits, kept ready. A write marks them stale; whoever reads them next makes the
+ * stale ones again, so that writing stays quick and reading does not grow with the years.
+ */
+@Component
+class Strips {
+
+    static final String TEXTURE = "textureClass";
+
+    /** Sorts fields of which nothing was measured behind all others. */
+    private static final double NOTHING_MEASURED = 2;
+
+    private static final TypeReference<List<Faces.Band>> BANDS = new TypeReference<>() {};
+
+    private final StripMapper rows;
+    private final FieldReader fields;
+    private final IndicatorReader indicators;
+    private final FaceBuilder builder;
+    private final FieldLimits limits;
+    private final Messages messages;
+    private final JsonMapper json;
+
+    Strips(
+            StripMapper rows,
+            FieldReader fields,
+            IndicatorReader indicators,
+            FaceBuilder builder,
+            FieldLimits limits,
+            Messages messages,
+            JsonMapper json) {
+        this.rows = rows;
+        this.fields = fields;
+        this.indicators = indicators;
+        this.builder = builder;
+        this.limits = limits;
+        this.messages = messages;
+        this.json = json;
+    }
+
+    @EventListener
+    void fieldChanged(FieldChanged changed) {
+        markField(changed.practice(), changed.field());
+    }
+
+    private void markField(UUID practice, UUID field) {
+        if (rows.markField(practice, field) == 0) {
+            rows.addField(practice, field);
+        }
+    }
+
+    @EventListener
+    void growerChanged(GrowerChanged changed) {
+        rows.markGrower(changed.practice(), changed.grower());
+    }
+
+    @EventListener
+    void visitChanged(VisitChanged changed) {
+        if (rows.markVisit(changed.practice(), changed.visit()) == 0) {
+            rows.addVisit(changed.practice(), changed.field(), changed.visit());
+        }
+        markField(changed.practice(), changed.field());
+    }
+
+    /** Makes every stale strip of a practice again. */
+    @Transactional
+    void refreshFields(UUID practice) {
+        for (UUID id : rows.staleFields(practice)) {
+            Field field = fields.field(practice, id);
+            List<IndicatorRow> own = indicators.latestOfField(practice, id);
+            FieldFace face = builder.face(own);
+            Faces.Limit limit = led(builder.limit(face, own), limits.leading(practice, field));
+            StripMapper.Summary summary = rows.summary(practice, id);
+            Level level = limit == null ? null : Coded.find(Level.values(), limit.level());
+            Faces.FieldStrip strip = new Faces.FieldStrip(
+                    id,
+                    field.name(),
+                    summary.grower(),
+                    field.landUse(),
+                    field.crop(),
+                    field.areaHa(),
+                    texture(field, own),
+                    builder.bands(face),
+                    limit,
+                    summary.stops(),
+                    summary.lastVisit(),
+                    Retest.earlier(
+                            Retest.dueOn(summary.lastVisit(), limit == null ? null : limit.indicator(), level),
+                            summary.followUpOn()));
+            rows.keepField(new StripMapper.FieldRow(
+                    id,
+                    field.name(),
+                    summary.grower(),
+                    search(strip),
+                    fieldLevel(face, limit),
+                    face.lowest() == null ? NOTHING_MEASURED : face.lowest().median(),
+                    strip.lastVisit(),
+                    strip.dueOn(),
+                    json.writeValueAsString(strip)));
+        }
+    }
+
+    /** The lowest finding says how low; the evidence together, where it names a constraint, says why. */
+    private static Faces.Limit led(Faces.Limit lowest, Leading leading) {
+        return lowest == null || leading == null
+                ? lowest
+                : new Faces.Limit(
+                        lowest.indicator(),
+                        lowest.label(),
+                        lowest.level(),
+                        lowest.standing(),
+                        lowest.depthTopMm(),
+                        lowest.depthBottomMm(),
+                        leading.sentence());
+    }
+
+    private static String fieldLevel(FieldFace face, Faces.Limit limit) {
+        return face.lowest() == null ? null : limit == null ? Level.ROBUST.code() : limit.level();
+    }
+
+    private String search(Faces.FieldStrip strip) {
+        return String.join(
+                        " ",
+                        strip.name(),
+                        strip.grower(),
+                        strip.landUse(),
+                        strip.crop() == null ? "" : messages.word(strip.crop()),
+                        strip.textureClass() == null ? "" : messages.word(strip.textureClass()),
+                        strip.limit() == null ? "" : strip.limit().why())
+                .toLowerCase(Locale.ROOT);
+    }
+
+    Faces.FieldStrip strip(String content) {
+        return json.readValue(content, Faces.FieldStrip.class);
+    }
+
+    /** The bands of each of a field's visits. */
+    @Transactional
+    Map<UUID, List<Faces.Band>> visits(UUID practice, UUID field) {
+        List<UUID> stale = rows.staleVisits(practice, field);
+        for (UUID visit : stale) {
+            List<IndicatorRow> own = indicators.ofVisit(practice, field, visit);
+            rows.keepVisit(visit, json.writeValueAsString(builder.bands(builder.face(own))));
+        }
+        Map<UUID, List<Faces.Band>> bands = new HashMap<>();
+        rows.visitBands(practice, field).forEach(row -> bands.put(row.visitId(), json.readValue(row.bands(), BANDS)));
+        return bands;
+    }
+
+    /** The class that most stops show; what is written of the field where none was felt. */
+    static String texture(Field field, List<IndicatorRow> rows) {
+        Map<String, Long> seen = rows.stream()
+                .filter(row -> row.indicator().equals(TEXTURE) && row.code() != null)
+                .collect(Collectors.groupingBy(IndicatorRow::code, Collectors.counting()));
+        return seen.entrySet().stream()
+                .max(Map.Entry.<String, Long>comparingByValue()
+                        .thenComparing(Map.Entry.comparingByKey(Comparator.naturalOrder())))
+                .map(Map.Entry::getKey)
+                .orElse(field.textureClass());
+    }
+}

@@ -1,0 +1,102 @@
+package org.morphotera.server.indicators;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Arg;
+import org.apache.ibatis.annotations.ConstructorArgs;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.ResultMap;
+import org.apache.ibatis.annotations.Results;
+import org.apache.ibatis.annotations.Select;
+
+/** What others may read of what measurements show. Every query names the practice, or what was found by one that does. */
+public interface IndicatorReader {
+
+    String COLUMNS = "measurement_id, indicator, field_id, visit_id, stop_id, method, band, depth_top_mm, "
+            + "depth_bottom_mm, standing, standing_low, standing_high, code, figure, figure_low, figure_high, unit, "
+            + "points, kind, taken_at";
+
+    // named one by one: matching columns to a record's parts by name costs more than the query
+    @Results(id = "row")
+    @ConstructorArgs({
+        @Arg(column = "measurement_id", name = "measurementId", javaType = UUID.class),
+        @Arg(column = "indicator", name = "indicator", javaType = String.class),
+        @Arg(column = "field_id", name = "fieldId", javaType = UUID.class),
+        @Arg(column = "visit_id", name = "visitId", javaType = UUID.class),
+        @Arg(column = "stop_id", name = "stopId", javaType = UUID.class),
+        @Arg(column = "method", name = "method", javaType = String.class),
+        @Arg(column = "band", name = "band", javaType = String.class),
+        @Arg(column = "depth_top_mm", name = "depthTopMm", javaType = Double.class),
+        @Arg(column = "depth_bottom_mm", name = "depthBottomMm", javaType = Double.class),
+        @Arg(column = "standing", name = "standing", javaType = Double.class),
+        @Arg(column = "standing_low", name = "standingLow", javaType = Double.class),
+        @Arg(column = "standing_high", name = "standingHigh", javaType = Double.class),
+        @Arg(column = "code", name = "code", javaType = String.class),
+        @Arg(column = "figure", name = "figure", javaType = Double.class),
+        @Arg(column = "figure_low", name = "figureLow", javaType = Double.class),
+        @Arg(column = "figure_high", name = "figureHigh", javaType = Double.class),
+        @Arg(column = "unit", name = "unit", javaType = String.class),
+        @Arg(column = "points", name = "points", javaType = Double.class),
+        @Arg(column = "kind", name = "kind", javaType = String.class),
+        @Arg(column = "taken_at", name = "takenAt", javaType = Instant.class)
+    })
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and measurement_id = #{id}")
+    List<IndicatorRow> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
+
+    @Select("select measurement_id from indicator_value where stop_id = #{stop} and indicator = #{indicator} "
+            + "and band = #{band} order by taken_at desc, measurement_id fetch first 1 rows only")
+    UUID newest(@Param("stop") UUID stop, @Param("indicator") String indicator, @Param("band") String band);
+
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and latest")
+    List<IndicatorRow> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and visit_id = #{visit}")
+    List<IndicatorRow> ofVisit(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
+
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and indicator = #{indicator} and band = #{band} and method = #{method} and standing is not null "
+            + "order by taken_at")
+    List<IndicatorRow> history(
+            @Param("practice") UUID practice,
+            @Param("field") UUID field,
+            @Param("indicator") String indicator,
+            @Param("band") String band,
+            @Param("method") String method);
+
+    /** An indicator at a depth, and on how many visits it was read. */
+    record Series(String indicator, String band, String method, int visits) {}
+
+    @Select("select indicator, band, method, count(distinct visit_id) as visits from indicator_value "
+            + "where practice_id = #{practice} and field_id = #{field} and standing is not null "
+            + "group by indicator, band, method order by indicator, band, method")
+    List<Series> series(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    @Select("select code from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
+            + "and indicator = 'textureClass' and latest order by taken_at desc fetch first 1 rows only")
+    String textureOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
+
+    /** When a laboratory last spoke on any of some indicators; {@code null} when it never did. */
+    @Select(
+            "<script>select max(taken_at) from indicator_value where practice_id = #{practice} "
+                    + "and field_id = #{field} and method = 'lab-result' and indicator in "
+                    + "<foreach collection='indicators' item='each' open='(' separator=',' close=')'>#{each}</foreach></script>")
+    Instant laboratorySpoke(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("indicators") List<String> indicators);
+
+    /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
+    @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "
+            + "and latest order by taken_at desc fetch first 1 rows only")
+    Double cecOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    /** Mean permeability straight down by the newest hole tests; {@code null} when there is none. */
+    @Select("select avg(figure) from sighting where practice_id = #{practice} and field_id = #{field} "
+            + "and finding = 'straight-down' and latest")
+    Double permeabilityOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+}

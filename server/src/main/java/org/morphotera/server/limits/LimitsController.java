@@ -1,0 +1,205 @@
+package org.morphotera.server.limits;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.NextTest;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What limits a field, with its evidence, and what to test next. */
+@RestController
+class LimitsController {
+
+    private static final int OFFERED = 3;
+    private static final int TOO_LITTLE_UNDER = 3;
+    private static final String GAP = "soil-plant-gap";
+
+    /** One finding's weight for a constraint; {@code supposed} when it was not made but asked about. */
+    record EvidenceView(
+            String finding,
+            String label,
+            String state,
+            double weight,
+            String reason,
+            String source,
+            String method,
+            boolean supposed) {}
+
+    record ConstraintView(
+            String constraint,
+            String label,
+            String sentence,
+            double prior,
+            double probability,
+            boolean named,
+            String confirmation,
+            List<EvidenceView> evidence) {}
+
+    record NextTestView(String method, String title, int minutes, double gainBits, String reason) {}
+
+    /** A finding that was not made, with the states it could have. */
+    record OpenFinding(String finding, String label, String method, List<String> states) {}
+
+    record LimitsView(
+            String field,
+            boolean tooLittleSeen,
+            int findings,
+            List<ConstraintView> constraints,
+            List<NextTestView> next,
+            List<OpenFinding> open) {}
+
+    private final FieldReader fields;
+    private final FieldLimits limits;
+    private final GapReader gaps;
+    private final EvidenceTables tables;
+    private final MethodRegistry methods;
+    private final Messages messages;
+
+    LimitsController(
+            FieldReader fields,
+            FieldLimits limits,
+            GapReader gaps,
+            EvidenceTables tables,
+            MethodRegistry methods,
+            Messages messages) {
+        this.fields = fields;
+        this.limits = limits;
+        this.gaps = gaps;
+        this.tables = tables;
+        this.methods = methods;
+        this.messages = messages;
+    }
+
+    /** @param suppose findings that were not made, as {@code finding:state}, several joined by commas: what if? */
+    @GetMapping("/api/fields/{id}/limits")
+    LimitsView limits(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable UUID id,
+            @RequestParam(required = false) @Nullable String suppose) {
+        Field field = NotFoundException.require(fields.field(who.practiceId(), id), "field");
+        Map<String, String> findings = limits.findings(who.practiceId(), id);
+        Double gap = gaps.soilOverPlant(who.practiceId(), id);
+        if (gap != null) {
+            findings.put(GAP, tables.kind(GAP).stateOf(gap));
+        }
+        Set<String> made = new LinkedHashSet<>(findings.keySet());
+        suppose(suppose, findings);
+        List<ConstraintView> constraints = limits.beliefs(field, findings).stream()
+                .map(belief -> view(belief, made))
+                .toList();
+        return new LimitsView(
+                field.name(),
+                made.size() < TOO_LITTLE_UNDER,
+                made.size(),
+                constraints,
+                next(field, findings),
+                open(made));
+    }
+
+    private void suppose(String suppose, Map<String, String> findings) {
+        if (suppose == null || suppose.isBlank()) {
+            return;
+        }
+        for (String each : suppose.split(",")) {
+            String[] parts = each.split(":");
+            EvidenceTables.Kind kind = parts.length == 2 ? tables.kind(parts[0]) : null;
+            if (kind == null || !kind.states().contains(parts[1])) {
+                throw RefusedException.of(
+                        "suppose", "NO_SUCH_FINDING", "Write a finding and one of its states as finding:state.");
+            }
+            findings.put(parts[0], parts[1]);
+        }
+    }
+
+    private ConstraintView view(Limits.Belief belief, Set<String> made) {
+        String code = belief.constraint().code();
+        return new ConstraintView(
+                code,
+                messages.text("constraint." + code),
+                messages.text("constraint.sentence." + code),
+                belief.prior(),
+                belief.probability(),
+                belief.named(),
+                messages.text("constraint.confirm." + code),
+                belief.evidence().stream()
+                        .map(each -> new EvidenceView(
+                                each.finding(),
+                                messages.text("finding." + each.finding()),
+                                messages.word(each.state()),
+                                each.weight(),
+                                each.reason(),
+                                each.source(),
+                                each.method(),
+                                !made.contains(each.finding())))
+                        .toList());
+    }
+
+    private List<NextTestView> next(Field field, Map<String, String> findings) {
+        Set<String> done = tables.kinds().stream()
+                .filter(kind -> findings.containsKey(kind.id()))
+                .map(EvidenceTables.Kind::method)
+                .collect(Collectors.toSet());
+        Map<String, Integer> minutes = new LinkedHashMap<>();
+        methods.all().stream()
+                .filter(method -> !done.contains(method.card().id()))
+                .forEach(method -> minutes.put(method.card().id(), method.card().handsOnMinutes()));
+        return NextTest.ranked(findings, minutes, Coded.find(LandUse.values(), field.landUse()), tables).stream()
+                .limit(OFFERED)
+                .map(offer -> {
+                    String title = messages.text(offer.method() + ".title");
+                    return new NextTestView(
+                            offer.method(),
+                            title,
+                            offer.minutes(),
+                            offer.gainBits(),
+                            messages.text(
+                                    List.of("next.reason"),
+                                    Map.of(
+                                            "title", title,
+                                            "minutes", offer.minutes(),
+                                            "constraint",
+                                                    lower(messages.text("constraint."
+                                                            + offer.constraint().code())),
+                                            "finding", lower(messages.text("finding." + offer.finding())))));
+                })
+                .toList();
+    }
+
+    private static String lower(String label) {
+        return label.startsWith("pH")
+                ? label
+                : label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
+    }
+
+    private List<OpenFinding> open(Set<String> made) {
+        List<OpenFinding> open = new ArrayList<>();
+        for (EvidenceTables.Kind kind : tables.kinds()) {
+            if (!made.contains(kind.id())) {
+                open.add(new OpenFinding(
+                        kind.id(), messages.text("finding." + kind.id()), kind.method(), kind.states()));
+            }
+        }
+        return open;
+    }
+}

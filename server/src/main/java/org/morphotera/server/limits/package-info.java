@@ -1,0 +1,2 @@
+/** What limits a field, by the evidence of all its tests. */
+package org.morphotera.server.limits;

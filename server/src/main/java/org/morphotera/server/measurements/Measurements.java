@@ -1,0 +1,188 @@
+package org.morphotera.server.measurements;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
+import org.morphotera.server.clocks.RunningClocks;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.methods.Evaluator;
+import org.morphotera.server.methods.RulesInForce;
+import org.morphotera.server.visits.Places;
+import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.StaleException;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Evaluates readings and appends them to the record. */
+@Service
+public class Measurements {
+
+    private final MeasurementMapper rows;
+    private final DraftMapper drafts;
+    private final RunningClocks timers;
+    private final FieldReader fields;
+    private final Places places;
+    private final Evaluator evaluator;
+    private final IndicatorProjection projection;
+    private final ApplicationEventPublisher changes;
+    private final StoredForm form;
+    private final Audit audit;
+    private final Clock clock;
+    private final RulesInForce rules;
+
+    Measurements(
+            MeasurementMapper rows,
+            DraftMapper drafts,
+            RunningClocks timers,
+            FieldReader fields,
+            Places places,
+            Evaluator evaluator,
+            IndicatorProjection projection,
+            ApplicationEventPublisher changes,
+            StoredForm form,
+            Audit audit,
+            Clock clock,
+            RulesInForce rules) {
+        this.rows = rows;
+        this.drafts = drafts;
+        this.timers = timers;
+        this.fields = fields;
+        this.places = places;
+        this.evaluator = evaluator;
+        this.projection = projection;
+        this.changes = changes;
+        this.form = form;
+        this.audit = audit;
+        this.clock = clock;
+        this.rules = rules;
+    }
+
+    /**
+     * Appends a measurement. A repeated send of the same is answered with what is stored; the draft of the same id is
+     * gone with it, and its clocks are stopped.
+     *
+     * @throws RefusedException naming every fault of the readings
+     * @throws StaleException when the id is taken by other readings, or the superseded one is superseded already
+     */
+    @Transactional
+    public Measurement put(Advisor who, UUID id, Measurement.Write body) {
+        UUID practice = who.practiceId();
+        Places.Place place = places.require(practice, body.visitId(), body.stopId());
+        StoredMeasurement stored = rows.measurement(practice, id);
+        if (stored != null) {
+            return repeated(stored, body);
+        }
+        if (body.supersedes() != null) {
+            requireNewest(practice, body);
+        }
+        Map<String, Object> context = places.context(practice, place);
+        DepthLayer layer = layer(body);
+        if (layer != null) {
+            context.put("depthTopMm", layer.topMm());
+            context.put("depthBottomMm", layer.bottomMm());
+        }
+        Envelope evaluation = evaluator.evaluate(body.method(), body.readings(), context);
+        StoredMeasurement row = new StoredMeasurement(
+                id,
+                place.field().id(),
+                body.visitId(),
+                body.stopId(),
+                body.method(),
+                body.depthTopMm(),
+                body.depthBottomMm(),
+                form.text(body.readings()),
+                form.text(context),
+                form.text(evaluation),
+                rules.version(),
+                rules.benchmarks(),
+                body.takenAt().truncatedTo(ChronoUnit.MILLIS),
+                null,
+                body.supersedes(),
+                null,
+                body.reason(),
+                body.note(),
+                clock.instant().truncatedTo(ChronoUnit.MILLIS));
+        rows.insertMeasurement(practice, who.id(), row);
+        if (body.supersedes() != null) {
+            projection.remove(practice, body.supersedes());
+        }
+        projection.add(
+                id,
+                new IndicatorProjection.Place(
+                        practice, place.field().id(), body.visitId(), body.stopId(), layer, row.takenAt()),
+                body.readings(),
+                evaluation);
+        changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
+        drafts.deleteDraft(practice, id);
+        timers.stopOf(practice, id, row.recordedAt());
+        audit.note(who, body.supersedes() == null ? "record" : "correct", "measurement", id, body.reason());
+        return form.measurement(rows.measurement(practice, id));
+    }
+
+    private Measurement repeated(StoredMeasurement stored, Measurement.Write body) {
+        Measurement before = form.measurement(stored);
+        boolean same = stored.method().equals(body.method())
+                && stored.visitId().equals(body.visitId())
+                && stored.stopId().equals(body.stopId())
+                && stored.readings().equals(form.text(body.readings()));
+        if (!same) {
+            throw new StaleException(body, before);
+        }
+        return before;
+    }
+
+    private void requireNewest(UUID practice, Measurement.Write body) {
+        StoredMeasurement old = NotFoundException.require(rows.measurement(practice, body.supersedes()), "measurement");
+        if (old.supersededBy() != null) {
+            throw new StaleException(body, form.measurement(rows.measurement(practice, old.supersededBy())));
+        }
+        if (!old.stopId().equals(body.stopId()) || !old.method().equals(body.method())) {
+            throw RefusedException.of(
+                    "supersedes", "OTHER_TEST", "A correction must be of the same test at the same stop.");
+        }
+    }
+
+    private static DepthLayer layer(Measurement.Write body) {
+        if (body.depthTopMm() == null || body.depthBottomMm() == null) {
+            return null;
+        }
+        try {
+            return new DepthLayer(body.depthTopMm(), body.depthBottomMm());
+        } catch (IllegalArgumentException e) {
+            throw RefusedException.of(
+                    "depthBottomMm",
+                    "DEPTH",
+                    "The layer must run from a depth of 0 mm or more down to at most 5000 mm.");
+        }
+    }
+
+    /** A measurement with its corrections, newest first. */
+    public Measurement.History history(UUID practice, UUID id) {
+        StoredMeasurement row = NotFoundException.require(rows.measurement(practice, id), "measurement");
+        StoredMeasurement newest = row;
+        while (newest.supersededBy() != null) {
+            newest = rows.measurement(practice, newest.supersededBy());
+        }
+        List<Measurement> versions = new ArrayList<>();
+        for (StoredMeasurement each = newest; each != null; ) {
+            versions.add(form.measurement(each));
+            each = each.supersedes() == null ? null : rows.measurement(practice, each.supersedes());
+        }
+        return new Measurement.History(
+                form.measurement(row),
+                fields.stop(practice, row.stopId()).label(),
+                fields.field(practice, row.fieldId()).name(),
+                versions);
+    }
+}

@@ -1,0 +1,80 @@
+package org.morphotera.server.measurements;
+
+import java.util.List;
+import java.util.UUID;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.visits.VisitChanged;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Makes indicators, sightings and strips again from the measurements that stand, as they were evaluated: after a
+ * restored copy, a changed way of projecting, or doubt. The measurements themselves are not touched.
+ */
+@Service
+public class ProjectionRebuild {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProjectionRebuild.class);
+    private static final int STEPS_TOLD = 20;
+
+    private final MeasurementMapper rows;
+    private final IndicatorProjection projection;
+    private final StoredForm form;
+    private final ApplicationEventPublisher changes;
+    private final TransactionTemplate transaction;
+
+    ProjectionRebuild(
+            MeasurementMapper rows,
+            IndicatorProjection projection,
+            StoredForm form,
+            ApplicationEventPublisher changes,
+            TransactionTemplate transaction) {
+        this.rows = rows;
+        this.projection = projection;
+        this.form = form;
+        this.changes = changes;
+        this.transaction = transaction;
+    }
+
+    /**
+     * Field by field, each whole or not at all, so that it can be stopped and begun again.
+     *
+     * @return how many measurements were projected
+     */
+    public int run() {
+        List<MeasurementMapper.Standing> fields = rows.standing();
+        int all = fields.stream().mapToInt(MeasurementMapper.Standing::count).sum();
+        int done = 0;
+        int told = 0;
+        for (MeasurementMapper.Standing each : fields) {
+            transaction.executeWithoutResult(status -> rebuild(each.practiceId(), each.fieldId()));
+            done += each.count();
+            int step = (int) ((long) done * STEPS_TOLD / all);
+            if (step > told) {
+                told = step;
+                LOG.info("rebuilt {} of {} measurements ({} %)", done, all, 100L * done / all);
+            }
+        }
+        return done;
+    }
+
+    private void rebuild(UUID practice, UUID field) {
+        projection.clear(practice, field);
+        for (StoredMeasurement row : rows.standingOf(practice, field)) {
+            Measurement measurement = form.measurement(row);
+            DepthLayer layer = row.depthTopMm() == null || row.depthBottomMm() == null
+                    ? null
+                    : new DepthLayer(row.depthTopMm(), row.depthBottomMm());
+            projection.add(
+                    row.id(),
+                    new IndicatorProjection.Place(practice, field, row.visitId(), row.stopId(), layer, row.takenAt()),
+                    measurement.readings(),
+                    measurement.evaluation());
+            changes.publishEvent(new VisitChanged(practice, field, row.visitId()));
+        }
+    }
+}

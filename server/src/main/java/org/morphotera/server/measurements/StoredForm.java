@@ -1,0 +1,61 @@
+package org.morphotera.server.measurements;
+
+import java.util.Map;
+import org.morphotera.core.result.Envelope;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Between rows with JSON text and the records that leave the server. */
+@Component
+public class StoredForm {
+
+    private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
+
+    private final JsonMapper json;
+
+    StoredForm(JsonMapper json) {
+        this.json = json;
+    }
+
+    String text(Object value) {
+        return json.writeValueAsString(value);
+    }
+
+    public Draft draft(StoredDraft row) {
+        return new Draft(
+                row.id(),
+                row.visitId(),
+                row.stopId(),
+                row.method(),
+                row.depthTopMm(),
+                row.depthBottomMm(),
+                json.readValue(row.content(), TREE),
+                row.supersedes(),
+                row.updatedAt(),
+                row.version());
+    }
+
+    Measurement measurement(StoredMeasurement row) {
+        return new Measurement(
+                row.id(),
+                row.fieldId(),
+                row.visitId(),
+                row.stopId(),
+                row.method(),
+                row.depthTopMm(),
+                row.depthBottomMm(),
+                json.readValue(row.readings(), TREE),
+                json.readValue(row.context(), TREE),
+                json.readValue(row.evaluation(), Envelope.class),
+                row.coreVersion(),
+                row.benchmarks(),
+                row.takenAt(),
+                row.person(),
+                row.supersedes(),
+                row.supersededBy(),
+                row.reason(),
+                row.note(),
+                row.recordedAt());
+    }
+}

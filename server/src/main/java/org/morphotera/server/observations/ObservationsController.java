@@ -1,0 +1,67 @@
+package org.morphotera.server.observations;
+
+import java.util.UUID;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
+import org.morphotera.server.visits.Places;
+import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.StaleException;
+import org.morphotera.server.web.Versioned;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is seen at a stop beside the tests. One observation for each stop on each visit. */
+@RestController
+class ObservationsController {
+
+    private final ObservationMapper rows;
+    private final Places places;
+    private final Audit audit;
+
+    ObservationsController(ObservationMapper rows, Places places, Audit audit) {
+        this.rows = rows;
+        this.places = places;
+        this.audit = audit;
+    }
+
+    @PutMapping("/api/observations/{id}")
+    @Transactional
+    Observation put(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable UUID id,
+            @RequestBody @Validated Observation.Write body) {
+        UUID practice = who.practiceId();
+        Places.Place place = places.require(practice, body.visitId(), body.stopId());
+        if (body.cropVigour() != null && body.cropVigour() * 2 != Math.rint(body.cropVigour() * 2)) {
+            throw RefusedException.of("cropVigour", "NOT_HALVES", "Vigour goes in halves: 0, 0.5, 1, 1.5 or 2.");
+        }
+        Observation sent = new Observation(
+                id,
+                body.visitId(),
+                body.stopId(),
+                body.cropVigour(),
+                body.slopePct(),
+                body.rills(),
+                body.whiteCrust(),
+                body.standingWater(),
+                body.note(),
+                body.version() + 1);
+        Observation there = rows.at(practice, body.visitId(), body.stopId());
+        if (there != null && !there.id().equals(id)) {
+            throw new StaleException(sent, there);
+        }
+        audit.note(who, "put", "observation", id, null);
+        return Versioned.write(
+                sent,
+                rows.observation(practice, id),
+                Observation::version,
+                () -> rows.insert(practice, place.field().id(), sent),
+                () -> rows.update(practice, sent),
+                "observation");
+    }
+}

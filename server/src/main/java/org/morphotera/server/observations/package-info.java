@@ -1,0 +1,2 @@
+/** What is seen at a stop without a test. */
+package org.morphotera.server.observations;

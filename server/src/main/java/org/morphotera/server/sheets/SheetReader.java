@@ -1,0 +1,85 @@
+package org.morphotera.server.sheets;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.PointsSheet;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.observations.Observation;
+import org.morphotera.server.observations.ObservationReader;
+import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitReader;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.stereotype.Service;
+
+/** Reads what a sheet is made of; also for the report. */
+@Service
+public class SheetReader {
+
+    private final FieldReader fields;
+    private final VisitReader visits;
+    private final ObservationReader observations;
+    private final IndicatorReader indicators;
+    private final VisitReader faces;
+    private final SheetBuilder builder;
+
+    SheetReader(
+            FieldReader fields,
+            VisitReader visits,
+            ObservationReader observations,
+            IndicatorReader indicators,
+            VisitReader faces,
+            SheetBuilder builder) {
+        this.fields = fields;
+        this.visits = visits;
+        this.observations = observations;
+        this.indicators = indicators;
+        this.faces = faces;
+        this.builder = builder;
+    }
+
+    /** @throws NotFoundException when the field has no such visit, or none at all */
+    public Sheets.SheetView read(UUID practice, UUID fieldId, @Nullable UUID visitId) {
+        Field field = NotFoundException.require(fields.field(practice, fieldId), "field");
+        List<VisitReader.VisitRow> all = faces.visits(practice, fieldId);
+        UUID chosen = visitId != null
+                ? visitId
+                : all.stream()
+                        .filter(each -> each.measurements() > 0)
+                        .map(VisitReader.VisitRow::id)
+                        .findFirst()
+                        .orElseThrow(() -> new NotFoundException("visit with a test"));
+        Visit visit = NotFoundException.require(visits.visit(practice, chosen), "visit");
+        if (!visit.fieldId().equals(fieldId)) {
+            throw new NotFoundException("visit");
+        }
+        List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
+        List<Observation> seen = observations.ofVisit(practice, chosen);
+        FieldFace face = StandingRows.faceWithVigour(rows, seen);
+        PointsSheet soil = builder.soil(face);
+        PointsSheet plant = builder.plant(face);
+        return new Sheets.SheetView(
+                field,
+                fields.grower(practice, field.growerId()),
+                chosen,
+                visit.visitedOn(),
+                visit.person(),
+                visit.soilMoisture(),
+                visit.daysSinceRain(),
+                visit.soilTempC(),
+                fields.stops(practice, fieldId),
+                builder.rows(face, rows),
+                seen,
+                builder.points(soil),
+                builder.points(plant),
+                builder.question(soil, plant),
+                builder.overall(face),
+                all.stream()
+                        .map(each -> new Sheets.SheetVisit(each.id(), each.visitedOn(), each.measurements()))
+                        .toList());
+    }
+}

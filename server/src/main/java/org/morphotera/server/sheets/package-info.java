@@ -1,0 +1,2 @@
+/** Scores of a field by the three schools, soil beside plant. */
+package org.morphotera.server.sheets;

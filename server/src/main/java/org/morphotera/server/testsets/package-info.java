@@ -1,0 +1,2 @@
+/** Sets of tests that a practice makes again and again. */
+package org.morphotera.server.testsets;

@@ -1,0 +1,101 @@
+package org.morphotera.server.walk;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.morphotera.core.method.Context;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.result.Envelope.NoteText;
+import org.morphotera.core.schedule.Conditions;
+import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.measurements.Draft;
+import org.morphotera.server.measurements.DraftReader;
+import org.morphotera.server.measurements.MeasurementReader;
+import org.morphotera.server.measurements.StoredForm;
+import org.morphotera.server.observations.Observation;
+import org.morphotera.server.observations.ObservationReader;
+import org.morphotera.server.visits.Places;
+import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitReader;
+import org.morphotera.server.web.NotFoundException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A visit with all that happened on it. */
+@RestController
+class WalkController {
+
+    /** A visit with all that happened on it; {@code contexts} by stop, for live figures in the page. */
+    record VisitView(
+            Visit visit,
+            Field field,
+            List<Stop> stops,
+            Map<String, Map<String, Object>> contexts,
+            List<NoteText> warnings,
+            List<MadeTest> measurements,
+            List<Draft> drafts,
+            List<Observation> observations) {}
+
+    private final VisitReader visits;
+    private final MeasurementReader measurements;
+    private final DraftReader drafts;
+    private final ObservationReader observations;
+    private final IndicatorReader indicators;
+    private final FieldReader fields;
+    private final Places places;
+    private final StoredForm form;
+    private final Messages messages;
+
+    WalkController(
+            VisitReader visits,
+            MeasurementReader measurements,
+            DraftReader drafts,
+            ObservationReader observations,
+            IndicatorReader indicators,
+            FieldReader fields,
+            Places places,
+            StoredForm form,
+            Messages messages) {
+        this.visits = visits;
+        this.measurements = measurements;
+        this.drafts = drafts;
+        this.observations = observations;
+        this.indicators = indicators;
+        this.fields = fields;
+        this.places = places;
+        this.form = form;
+        this.messages = messages;
+    }
+
+    @GetMapping("/api/visits/{id}")
+    VisitView visit(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        UUID practice = who.practiceId();
+        Visit visit = NotFoundException.require(visits.visit(practice, id), "visit");
+        Field field = fields.field(practice, visit.fieldId());
+        List<Stop> stops = fields.stops(practice, visit.fieldId());
+        Map<String, Map<String, Object>> contexts = new LinkedHashMap<>();
+        for (Stop stop : stops) {
+            contexts.put(stop.id().toString(), places.context(practice, new Places.Place(visit, stop, field)));
+        }
+        return new VisitView(
+                visit,
+                field,
+                stops,
+                contexts,
+                Conditions.warnings(Context.parse(places.conditions(visit, stops), new Faults()), messages),
+                MadeTest.of(
+                        measurements.testsOf(practice, id),
+                        indicators.ofVisit(practice, visit.fieldId(), id),
+                        messages),
+                drafts.draftsOf(practice, id).stream().map(form::draft).toList(),
+                observations.ofVisit(practice, id));
+    }
+}

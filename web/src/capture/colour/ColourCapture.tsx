@@ -1,0 +1,158 @@
+import { useState } from 'react'
+import { Check, Choice } from '../../ui/controls'
+import type { CaptureProps } from '../frame/panel'
+import { PictureCapture, useEntry } from '../frame/parts'
+
+type Colour = { hue?: string; value?: number; chroma?: number }
+
+const VALUES = [8, 7, 6, 5, 4, 3, 2]
+const CHROMAS = [1, 2, 3, 4, 6, 8]
+/** Angle of each hue page in CIE LCh, near enough for a screen; the eye compares soil with soil, not with this. */
+const ANGLES: Record<string, number> = {
+  '2.5YR': 46,
+  '5YR': 56,
+  '7.5YR': 66,
+  '10YR': 76,
+  '2.5Y': 86,
+  '5Y': 98,
+}
+
+/** About what a notation looks like: lightness from value, strength from chroma. */
+function shownColour({ hue, value, chroma }: Colour) {
+  return `lch(${(value ?? 5) * 10}% ${(chroma ?? 2) * 5.4} ${ANGLES[hue ?? '10YR'] ?? 76})`
+}
+
+/** A colour page to pick hue, value and chroma from, for the sample and for the reference beside it. */
+export function ColourCapture(capture: CaptureProps) {
+  const entry = useEntry(capture, { moist: true })
+  const { readings, set } = entry
+  const [side, setSide] = useState<'sample' | 'reference'>('sample')
+  const sample = (readings.sample as Colour | undefined) ?? {}
+  const reference = (readings.reference as (Colour & { sameSoil?: boolean }) | undefined) ?? {}
+  const colour = side === 'sample' ? sample : reference
+  const hue = colour.hue ?? sample.hue ?? '10YR'
+  const put = (part: Colour) => {
+    const next = { hue, ...colour, ...part }
+    set({ [side]: side === 'reference' ? { moist: true, sameSoil: true, ...next } : next })
+  }
+  const hues = capture.method.readings[0]!.items.find((each) => each.name === 'hue')!.options
+  const named = (one: Colour) =>
+    one.value === undefined ? 'not picked yet' : `${one.hue} ${one.value}/${one.chroma}`
+  return (
+    <PictureCapture
+      capture={capture}
+      entry={entry}
+      begun={sample.value !== undefined}
+      instruction={
+        side === 'sample'
+          ? 'Moist, in shade, the sun behind you: which crumb of the page is it?'
+          : 'Now the reference: the same soil, from under the fence or hedge.'
+      }
+      picture={
+        <div className="grid gap-2">
+          <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="Hue">
+            {hues.map((option) => (
+              <button
+                key={option.code}
+                type="button"
+                role="radio"
+                aria-checked={hue === option.code}
+                onClick={() => put({ hue: option.code })}
+                className="min-h-11 rounded-sm border border-strong-rule bg-paper px-3 font-medium aria-checked:bg-ink aria-checked:text-paper"
+              >
+                {option.label}
+              </button>
+            ))}
+          </div>
+          <table className="w-full max-w-[30rem] table-fixed text-center">
+            <caption className="text-left text-sm text-soft">
+              Value down (dark at the foot), chroma across
+            </caption>
+            <tbody>
+              {VALUES.map((value) => (
+                <tr key={value}>
+                  <th scope="row" className="w-7 text-sm font-normal text-soft">
+                    {value}
+                  </th>
+                  {CHROMAS.map((chroma) => (
+                    <td key={chroma} className="p-0.5">
+                      <button
+                        type="button"
+                        aria-label={`${hue} ${value}/${chroma}`}
+                        aria-pressed={
+                          colour.value === value && colour.chroma === chroma && hue === colour.hue
+                        }
+                        onClick={() => put({ value, chroma })}
+                        className="h-11 w-full rounded-[46%_54%_50%_50%/52%_46%_54%_48%] border-3 border-transparent aria-pressed:border-ink"
+                        style={{ background: shownColour({ hue, value, chroma }) }}
+                      />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+              <tr aria-hidden>
+                <td />
+                {CHROMAS.map((chroma) => (
+                  <td key={chroma} className="text-sm text-soft">
+                    {chroma}
+                  </td>
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      }
+    >
+      <div className="grid grid-cols-2 gap-2" role="group" aria-label="What is compared">
+        {(
+          [
+            ['sample', 'Sample', sample],
+            ['reference', 'Reference', reference],
+          ] as const
+        ).map(([code, label, one]) => (
+          <button
+            key={code}
+            type="button"
+            aria-pressed={side === code}
+            onClick={() => setSide(code)}
+            className="overflow-hidden rounded-sm border border-strong-rule bg-paper text-left aria-pressed:border-3 aria-pressed:border-ink"
+          >
+            <span
+              className="block h-24"
+              style={{
+                background:
+                  one.value === undefined
+                    ? 'repeating-linear-gradient(45deg, var(--rule) 0 2px, var(--paper) 2px 8px)'
+                    : shownColour(one),
+              }}
+            />
+            <span className="block px-2 py-1.5">
+              {label}
+              <span className="block font-semibold">{named(one)}</span>
+            </span>
+          </button>
+        ))}
+      </div>
+      <Check
+        label="Both moistened until they no longer darkened"
+        checked={readings.moist === true}
+        onChange={(moist) =>
+          set({ moist, ...(readings.reference !== undefined && { reference: { ...reference, moist } }) })
+        }
+      />
+      {reference.value !== undefined && (
+        <Check
+          label="The reference is the same soil"
+          checked={reference.sameSoil !== false}
+          onChange={(sameSoil) => set({ reference: { ...reference, sameSoil } })}
+        />
+      )}
+      <Choice
+        label="Full marks where it is"
+        options={entry.options('rule')}
+        value={(readings.rule as string | undefined) ?? 'as-dark'}
+        onChange={(rule) => set({ rule })}
+      />
+    </PictureCapture>
+  )
+}

@@ -1,0 +1,1 @@
+export { ColourCapture as default } from './ColourCapture'

@@ -1,0 +1,87 @@
+import type { Readings } from '../../api/readings'
+
+export type Crumb = {
+  slake?: 'under-60s' | 'gentle-swirl' | 'strong-swirl' | 'holds'
+  collapseSeconds?: number
+  cloud10?: 'none' | 'faint' | 'strong'
+  cloud30?: 'none' | 'faint' | 'strong'
+  stone?: boolean
+}
+
+/** The staged watch, in its order. */
+export const STAGES = ['set', 'still', 'gentle', 'strong', 'cloud10', 'cloud30', 'press'] as const
+export type Stage = (typeof STAGES)[number]
+
+export const STAGE_STEP: Partial<Record<Stage, string>> = {
+  still: 'stand-60',
+  gentle: 'gentle-swirl',
+  strong: 'strong-swirl',
+  cloud10: 'cloud-10',
+  cloud30: 'cloud-30',
+}
+
+const CLOUDS = ['none', 'faint', 'strong'] as const
+const STILL_SECONDS = 60
+
+function nextCloud(cloud: Crumb['cloud10']) {
+  return CLOUDS[(CLOUDS.indexOf(cloud ?? 'none') + 1) % CLOUDS.length]
+}
+
+/** What a tap on a crumb means at a stage; a second tap takes it back. */
+export function tapped(crumb: Crumb, stage: Stage, elapsedSeconds: number): Crumb {
+  const given = { still: 'under-60s', gentle: 'gentle-swirl', strong: 'strong-swirl' } as const
+  switch (stage) {
+    case 'still':
+    case 'gentle':
+    case 'strong':
+      if (crumb.slake === given[stage]) return { ...crumb, slake: undefined, collapseSeconds: undefined }
+      if (crumb.slake) return crumb
+      // a crumb tapped late in the still stage still gave way by itself within it
+      return stage === 'still'
+        ? {
+            ...crumb,
+            slake: 'under-60s',
+            collapseSeconds: Math.min(STILL_SECONDS - 1, Math.round(elapsedSeconds)),
+          }
+        : { ...crumb, slake: given[stage] }
+    case 'cloud10':
+      return { ...crumb, cloud10: nextCloud(crumb.cloud10) }
+    case 'cloud30':
+      return { ...crumb, cloud30: nextCloud(crumb.cloud30 ?? crumb.cloud10) }
+    case 'press':
+      return { ...crumb, stone: !crumb.stone }
+    case 'set':
+      return crumb
+  }
+}
+
+/** What a stage that is over has decided of the crumbs nobody tapped. */
+export function settle(crumbs: Crumb[], over: Stage): Crumb[] {
+  return crumbs.map((crumb) => {
+    switch (over) {
+      case 'strong':
+        return { ...crumb, slake: crumb.slake ?? 'holds' }
+      case 'cloud10':
+        return { ...crumb, cloud10: crumb.cloud10 ?? 'none' }
+      case 'cloud30':
+        return { ...crumb, cloud30: crumb.cloud30 ?? crumb.cloud10 }
+      case 'press':
+        return { ...crumb, stone: crumb.stone ?? false }
+      case 'set':
+      case 'still':
+      case 'gentle':
+        return crumb
+    }
+  })
+}
+
+/** The stage after one; a second look at clouds only where there was one. */
+export function following(stage: Stage, crumbs: Crumb[]): Stage {
+  if (stage === 'cloud10' && crumbs.every((crumb) => (crumb.cloud10 ?? 'none') === 'none')) return 'press'
+  return STAGES[Math.min(STAGES.indexOf(stage) + 1, STAGES.length - 1)]!
+}
+
+/** The readings as they are sent: without what is still open. */
+export function sent(readings: Readings, crumbs: Crumb[], stage: Stage): Readings {
+  return { ...readings, crumbs: stage === 'press' ? settle(crumbs, 'press') : crumbs }
+}

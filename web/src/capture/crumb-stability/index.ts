@@ -1,0 +1,1 @@
+export { CrumbsCapture as default } from './CrumbsCapture'

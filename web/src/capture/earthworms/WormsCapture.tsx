@@ -1,0 +1,178 @@
+import { useState } from 'react'
+import { useUnits } from '../../units/units'
+import { Button, QuantityInput } from '../../ui/controls'
+import type { CaptureProps } from '../frame/panel'
+import { Count, PictureCapture, useEntry } from '../frame/parts'
+
+type Block = {
+  lengthMm: number
+  widthMm: number
+  depthMm: number
+  adults?: number
+  juveniles?: number
+  surfaceDwellers?: number
+  deepBurrowers?: number
+}
+
+const SPADE: Block = { lengthMm: 200, widthMm: 200, depthMm: 300 }
+const BLOCKS = 3
+const SHOWN = 24
+
+/** Worms, block by block: big keys while the hands are muddy, or typed counts. */
+export function WormsCapture(capture: CaptureProps) {
+  const { draft, method } = capture
+  const units = useUnits()
+  const held = (draft.content.readings.blocks as Block[] | undefined) ?? []
+  const [at, setAt] = useState(Math.min(held.length, BLOCKS - 1))
+  const [field, setField] = useState<'adults' | 'juveniles'>('adults')
+  const blocks = Array.from({ length: Math.max(BLOCKS, held.length) }, (_, i) => held[i] ?? SPADE)
+  const block = blocks[at]!
+  const counted = blocks.filter((each) => each.adults !== undefined || each.juveniles !== undefined)
+  // a block of which only one kind was counted has none of the other
+  const sent = counted.map((each) => ({ ...each, adults: each.adults ?? 0, juveniles: each.juveniles ?? 0 }))
+  const entry = useEntry({
+    ...capture,
+    draft: { ...draft, content: { ...draft.content, readings: sent.length > 0 ? { blocks: sent } : {} } },
+  })
+  const put = (part: Partial<Block>) => {
+    const next = blocks.map((each, i) => (i === at ? { ...each, ...part } : each))
+    draft.change({ ...draft.content, readings: { blocks: next } })
+  }
+  const go = (index: number) => {
+    setAt(index)
+    setField('adults')
+  }
+  return (
+    <PictureCapture
+      capture={capture}
+      entry={entry}
+      begun={counted.length > 0}
+      instruction={`Block ${at + 1} of ${blocks.length}: break it and count as you go. Adults have a saddle.`}
+      picture={
+        <>
+          <Sheet block={block} />
+          <div className="flex flex-wrap gap-2" role="group" aria-label="Blocks">
+            {blocks.map((each, i) => (
+              <button
+                key={i}
+                type="button"
+                aria-pressed={i === at}
+                onClick={() => go(i)}
+                className="min-h-12 grow rounded-sm border border-strong-rule bg-paper px-3 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+              >
+                Block {i + 1}:{' '}
+                <strong>
+                  {each.adults === undefined && each.juveniles === undefined
+                    ? '–'
+                    : (each.adults ?? 0) + (each.juveniles ?? 0)}
+                </strong>
+              </button>
+            ))}
+            <Button
+              className="min-h-12"
+              onClick={() => go(blocks.length)}
+              disabled={counted.length < blocks.length}
+            >
+              One more block
+            </Button>
+          </div>
+        </>
+      }
+    >
+      <Count
+        key={`a${at}`}
+        label="Adults"
+        autoFocus={field === 'adults'}
+        value={block.adults}
+        onChange={(adults) => put({ adults })}
+        onEnter={() => setField('juveniles')}
+      />
+      <Count
+        key={`j${at}`}
+        label="Young"
+        autoFocus={field === 'juveniles'}
+        value={block.juveniles}
+        onChange={(juveniles) => put({ juveniles })}
+        onEnter={() => at + 1 < blocks.length && go(at + 1)}
+      />
+      <details>
+        <summary className="min-h-11 cursor-pointer content-center text-accent">
+          Size {units.number(block.lengthMm, 'mm')} × {units.number(block.widthMm, 'mm')} ×{' '}
+          {units.text(block.depthMm, 'mm')}, and kinds
+        </summary>
+        <div className="grid grid-cols-2 gap-3">
+          {(['lengthMm', 'widthMm', 'depthMm'] as const).map((name) => (
+            <QuantityInput
+              key={name}
+              label={labelOf(method, name)}
+              unit="mm"
+              value={block[name]}
+              onChange={(mm) => mm !== undefined && put({ [name]: mm })}
+            />
+          ))}
+          {(['surfaceDwellers', 'deepBurrowers'] as const).map((name) => (
+            <QuantityInput
+              key={name}
+              label={`${labelOf(method, name)} (if told apart)`}
+              unit=""
+              value={block[name]}
+              onChange={(count) => put({ [name]: count })}
+            />
+          ))}
+        </div>
+      </details>
+    </PictureCapture>
+  )
+}
+
+function labelOf(method: CaptureProps['method'], name: string) {
+  return method.readings[0]!.items.find((each) => each.name === name)?.label ?? name
+}
+
+/** The sheet with the worms counted so far: long ones with a saddle, short pale ones. */
+function Sheet({ block }: { block: Block }) {
+  const adults = Math.min(block.adults ?? 0, SHOWN)
+  const young = Math.min(block.juveniles ?? 0, SHOWN)
+  const more = (block.adults ?? 0) + (block.juveniles ?? 0) - adults - young
+  return (
+    <svg
+      viewBox="0 0 400 210"
+      className="w-full max-w-[30rem]"
+      role="img"
+      aria-label={`${block.adults ?? 0} adults and ${block.juveniles ?? 0} young on the sheet`}
+    >
+      <path d="M6 12 394 6 390 204 10 200Z" fill="var(--paper)" stroke="var(--strong-rule)" strokeWidth="2" />
+      {Array.from({ length: adults }, (_, i) => (
+        <g
+          key={`a${i}`}
+          transform={`translate(${26 + (i % 8) * 46} ${34 + Math.floor(i / 8) * 34}) rotate(${(i * 67) % 50} 16 0)`}
+        >
+          <path
+            d="M0 0c8-10 16 9 24 0s9-4 11 0"
+            stroke="#9a5a52"
+            strokeWidth="6"
+            strokeLinecap="round"
+            fill="none"
+          />
+          <path d="M15 1.5 20 2" stroke="#c98a6e" strokeWidth="7.5" />
+        </g>
+      ))}
+      {Array.from({ length: young }, (_, i) => (
+        <path
+          key={`y${i}`}
+          transform={`translate(${30 + (i % 12) * 30} ${146 + Math.floor(i / 12) * 28})`}
+          d="M0 0c4-6 8 5 12 0"
+          stroke="#b9776a"
+          strokeWidth="3.6"
+          strokeLinecap="round"
+          fill="none"
+        />
+      ))}
+      {more > 0 && (
+        <text x="384" y="196" textAnchor="end" fontSize="15" fill="var(--soft)">
+          and {more} more
+        </text>
+      )}
+    </svg>
+  )
+}

@@ -1,0 +1,1 @@
+export { WormsCapture as default } from './WormsCapture'

@@ -1,0 +1,1 @@
+export { FizzCapture as default } from './FizzCapture'

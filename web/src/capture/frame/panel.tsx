@@ -1,0 +1,135 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState, type ReactNode } from 'react'
+import { ApiError } from '../../api/client'
+import type { Envelope, Measurement, MethodEntry, Stop } from '../../api/schema'
+import type { Readings } from '../../api/readings'
+import { keep } from '../../device/outbox'
+import { Button, Input, Labelled } from '../../ui/controls'
+import type { DraftState } from './drafts'
+
+/** What every capture panel gets. */
+export type CaptureProps = {
+  draft: DraftState
+  context: Readings
+  method: MethodEntry
+  stop: Stop
+  /** names of where a clock of this test runs */
+  place: { field: string; fieldId: string; stop: string }
+  /** where to go when it is recorded; a walk goes on, a single test shows what came of it */
+  goOn: (measurement: string, sent: boolean) => void
+}
+
+/** The instruction, the picture, the result and the buttons of a test, on a phone one under the other. */
+export function PanelLayout({
+  instruction,
+  picture,
+  side,
+  result,
+  foot,
+}: {
+  instruction: ReactNode
+  picture: ReactNode
+  side: ReactNode
+  /** the level in a line, in sight on a phone while the rest is scrolled away */
+  result?: ReactNode
+  foot: ReactNode
+}) {
+  return (
+    <div className="grid gap-x-10 md:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
+      <div className="grid content-start gap-4 px-5 pt-4">
+        <p className="text-xl leading-snug font-bold text-balance" aria-live="polite">
+          {instruction}
+        </p>
+        {picture}
+      </div>
+      <div className="grid content-start gap-4 px-5 py-4 md:border-l md:border-rule">{side}</div>
+      <div className="sticky bottom-14 z-10 border-t border-rule bg-paper px-5 py-3 md:col-span-2">
+        {result && <div className="mb-2 flex flex-wrap gap-x-5 md:hidden">{result}</div>}
+        <div className="grid auto-cols-fr grid-flow-col gap-2.5">{foot}</div>
+      </div>
+    </div>
+  )
+}
+
+/** Ids recorded on this page: it is left by its own way, not by finding them recorded. */
+export const recordedHere = new Set<string>()
+
+/** Records the readings as a measurement: kept here, sent; the server's evaluation is the record. */
+export function useRecord({ draft, method, stop, goOn }: CaptureProps) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (wanted: { readings: Readings; envelope?: Envelope; reason?: string }) => {
+      const { id, visitId, stopId, depthTopMm, depthBottomMm, supersedes } = draft.place
+      const takenAt = draft.content.startedAt ?? new Date().toISOString()
+      const { readings, envelope, reason } = wanted
+      recordedHere.add(id)
+      return keep<Measurement>({
+        kind: 'measurement',
+        target: id,
+        path: `/api/measurements/${id}`,
+        label: `${method.title}, ${stop.label}`,
+        envelope,
+        body: {
+          visitId,
+          stopId,
+          method: method.id,
+          depthTopMm,
+          depthBottomMm,
+          readings,
+          takenAt,
+          supersedes,
+          reason,
+          note: draft.content.note,
+        },
+      })
+    },
+    onError: () => recordedHere.delete(draft.place.id),
+    onSuccess: async (kept) => {
+      draft.finished()
+      if (kept.sent) await client.invalidateQueries()
+      goOn(draft.place.id, kept.sent)
+    },
+  })
+}
+
+/** The button that records, with the reason of a correction and whatever the server refused. */
+export function RecordButton({
+  record,
+  readings,
+  envelope,
+  correcting,
+  label = 'Record',
+}: {
+  record: ReturnType<typeof useRecord>
+  readings: Readings
+  envelope: Envelope | undefined
+  correcting: boolean
+  label?: string
+}) {
+  const [reason, setReason] = useState('')
+  const faults = record.error instanceof ApiError ? record.error.faults : []
+  return (
+    <div className="grid gap-2">
+      {correcting && (
+        <Labelled label="Why it is corrected">
+          {(aria) => <Input {...aria} value={reason} onChange={(event) => setReason(event.target.value)} />}
+        </Labelled>
+      )}
+      <Button
+        kind="primary"
+        className="min-h-13"
+        disabled={!envelope || record.isPending}
+        onClick={() => record.mutate({ readings, envelope, reason: reason || undefined })}
+      >
+        {record.isPending ? 'Recording …' : label}
+      </Button>
+      {record.isError && (
+        <p role="alert" className="text-sm text-failing">
+          {faults.length > 0
+            ? faults.map((fault) => `${fault.field}: ${fault.message}`).join(' ')
+            : `${record.error.message} The readings are kept; try again.`}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,186 @@
+import { useState } from 'react'
+import { Choice } from '../../ui/controls'
+import type { CaptureProps } from '../frame/panel'
+import { PictureCapture, useEntry, type Entry } from '../frame/parts'
+import { Shares } from '../frame/Shares'
+
+const KINDS = ['living', 'litter', 'stone', 'bare'] as const
+type Kind = (typeof KINDS)[number]
+
+const COLUMNS = 10
+const ROWS = 5
+
+const LOOK: Record<Kind, string> = {
+  living: '#4a7a3c',
+  litter: '#b08a4a',
+  stone: '#8f9a97',
+  bare: 'var(--soil-2)',
+}
+
+/** Ground cover: points tapped on a grid as the toe meets them, or four shares that fill the ground. */
+export function CoverCapture(capture: CaptureProps) {
+  const entry = useEntry(capture)
+  const { readings, set } = entry
+  const points = (readings.points as Kind[] | undefined) ?? []
+  const given = KINDS.filter((kind) => readings[`${kind}Pct`] !== undefined)
+  const [way, setWay] = useState<'points' | 'shares'>(points.length > 0 ? 'points' : 'shares')
+  return (
+    <PictureCapture
+      capture={capture}
+      entry={entry}
+      begun={points.length > 0 || given.length === KINDS.length}
+      instruction={
+        way === 'points'
+          ? 'At every second step, tap what lies under your toe.'
+          : 'Lay the quadrat down. How much of it is what?'
+      }
+      picture={
+        way === 'points' ? (
+          <Points points={points} onChange={(next) => set({ points: next })} />
+        ) : (
+          <Ground entry={entry} />
+        )
+      }
+    >
+      <Choice
+        label="Read"
+        options={[
+          { code: 'shares', label: 'by shares' },
+          { code: 'points', label: 'by points' },
+        ]}
+        value={way}
+        onChange={(code) => {
+          setWay(code)
+          // the two are never mixed
+          if (code === 'points')
+            set({ livingPct: undefined, litterPct: undefined, stonePct: undefined, barePct: undefined })
+          else set({ points: undefined })
+        }}
+      />
+      {way === 'points' ? (
+        <PointKeys points={points} entry={entry} />
+      ) : (
+        <Shares
+          parts={KINDS.map((kind) => ({
+            name: `${kind}Pct`,
+            label: capture.method.readings.find((each) => each.name === `${kind}Pct`)!.label,
+          }))}
+          readings={readings}
+          onChange={set}
+          whole={100}
+        />
+      )}
+    </PictureCapture>
+  )
+}
+
+/** One key for each thing, large enough for a glove. */
+function PointKeys({ points, entry }: { points: Kind[]; entry: Entry }) {
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      {entry.options('points').map((option) => (
+        <button
+          key={option.code}
+          type="button"
+          onClick={() => entry.set({ points: [...points, option.code] })}
+          className="flex min-h-16 items-center gap-3 rounded-sm border border-strong-rule bg-paper px-3 text-left font-semibold"
+        >
+          <svg width="26" height="26" viewBox="-11 -11 22 22" aria-hidden>
+            <Mark kind={option.code as Kind} />
+          </svg>
+          <span className="grow">{option.label}</span>
+          <span className="text-soft">{points.filter((each) => each === option.code).length}</span>
+        </button>
+      ))}
+      <p className="col-span-2 text-soft">{points.length} points; at least 20, better 50.</p>
+    </div>
+  )
+}
+
+/** A blade, a stalk, a stone, a clod: told apart by shape, not by colour alone. */
+function Mark({ kind }: { kind: Kind }) {
+  if (kind === 'living')
+    return (
+      <path d="M0 9C-7 3-5-5 0-9 5-5 7 3 0 9Z" fill={LOOK.living} stroke="var(--ink)" strokeWidth="0.8" />
+    )
+  if (kind === 'litter') return <path d="M-9 4 8-5M-7-3 7 6" stroke={LOOK.litter} strokeWidth="3.6" />
+  if (kind === 'stone')
+    return <ellipse rx="9" ry="6.5" fill={LOOK.stone} stroke="var(--ink)" strokeWidth="1" />
+  return <path d="M-8-2-3-8 5-6 8 1 3 8-6 6Z" fill={LOOK.bare} />
+}
+
+/** The points as they were taken; a point tapped becomes the next kind, the first empty one is taken. */
+function Points({ points, onChange }: { points: Kind[]; onChange: (points: Kind[]) => void }) {
+  const tap = (i: number) => {
+    if (i > points.length) return
+    const next = KINDS[(KINDS.indexOf(points[i] ?? 'bare') + 1) % KINDS.length]!
+    onChange(points.map((kind, k) => (k === i ? next : kind)).concat(i === points.length ? [next] : []))
+  }
+  const places = Math.max(COLUMNS * ROWS, Math.ceil(points.length / COLUMNS) * COLUMNS)
+  const rows = places / COLUMNS
+  return (
+    <svg
+      viewBox={`0 0 400 ${rows * 40}`}
+      className="w-full max-w-[30rem]"
+      role="img"
+      aria-label={`${points.length} points taken`}
+    >
+      <rect width="400" height={rows * 40} fill="var(--soil-pale)" />
+      {Array.from({ length: places }, (_, i) => (
+        <g key={i} transform={`translate(${20 + (i % COLUMNS) * 40} ${20 + Math.floor(i / COLUMNS) * 40})`}>
+          <rect
+            x="-20"
+            y="-20"
+            width="40"
+            height="40"
+            fill="transparent"
+            onClick={() => tap(i)}
+            className={i <= points.length ? 'cursor-pointer' : undefined}
+          />
+          <g className="pointer-events-none">
+            {points[i] ? (
+              <Mark kind={points[i]} />
+            ) : (
+              <circle r={i === points.length ? 6 : 2} fill="var(--strong-rule)" />
+            )}
+          </g>
+        </g>
+      ))}
+    </svg>
+  )
+}
+
+/** The quadrat from above, filled with marks in the shares given. */
+function Ground({ entry }: { entry: Entry }) {
+  const shares = KINDS.map((kind) => (entry.readings[`${kind}Pct`] as number | undefined) ?? 0)
+  const marks = KINDS.flatMap((kind, i) =>
+    Array.from({ length: Math.round(Math.min(100, shares[i]!)) }, () => kind),
+  ).slice(0, 100)
+  return (
+    <svg
+      viewBox="0 0 400 250"
+      className="w-full max-w-[30rem]"
+      role="img"
+      aria-label={KINDS.map((kind, i) => `${kind} ${shares[i]} %`).join(', ')}
+    >
+      <rect
+        x="4"
+        y="4"
+        width="392"
+        height="242"
+        fill="var(--soil-pale)"
+        stroke="var(--ink)"
+        strokeWidth="4"
+      />
+      {marks.map((kind, i) => {
+        // 37 and 100 share no factor: neighbours in the list lie apart on the ground
+        const place = (i * 37) % 100
+        return (
+          <g key={i} transform={`translate(${24 + (place % 10) * 39} ${18 + Math.floor(place / 10) * 23.5})`}>
+            <Mark kind={kind} />
+          </g>
+        )
+      })}
+    </svg>
+  )
+}

@@ -1,0 +1,1 @@
+export { CoverCapture as default } from './CoverCapture'

@@ -1,0 +1,1 @@
+export { HoleCapture as default } from './HoleCapture'

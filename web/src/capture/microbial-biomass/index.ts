@@ -1,0 +1,2 @@
+// a few figures each: the form from the catalogue
+export { FormCapture as default } from '../../forms/FormCapture'

@@ -1,0 +1,1 @@
+export { MottleCapture as default } from './MottleCapture'

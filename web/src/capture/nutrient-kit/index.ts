@@ -1,0 +1,1 @@
+export { KitCapture as default } from './KitCapture'

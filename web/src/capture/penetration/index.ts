@@ -1,0 +1,1 @@
+export { ProbeCapture as default } from './ProbeCapture'

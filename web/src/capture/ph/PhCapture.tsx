@@ -1,0 +1,243 @@
+import { useRef } from 'react'
+import { useUnits } from '../../units/units'
+import { Button, Check, QuantityInput, Select, Labelled } from '../../ui/controls'
+import { MeterButton } from '../frame/MeterButton'
+import type { CaptureProps } from '../frame/panel'
+import { PictureCapture, useEntry } from '../frame/parts'
+
+type Slice = { topMm: number; bottomMm: number; value?: number; chipLow?: number; chipHigh?: number }
+
+const CHIPS = [4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9]
+const SLICE_MM = 100
+const START: Slice[] = [0, 1, 2].map((i) => ({ topMm: i * SLICE_MM, bottomMm: (i + 1) * SLICE_MM }))
+const KITS = ['vial-kit', 'powder-on-core', 'capsule-kit']
+
+/** A core in slices: each takes a colour between two chips, or the figure of a meter. */
+export function PhCapture(capture: CaptureProps) {
+  const { draft } = capture
+  const units = useUnits()
+  const kind =
+    (draft.content.readings.kind as string | undefined) ?? localStorage.getItem('used:ph') ?? 'meter-1to1'
+  const slices = (draft.content.readings.layers as Slice[] | undefined) ?? START
+  const read = slices.filter((each) => each.value !== undefined || each.chipLow !== undefined)
+  const entry = useEntry({
+    ...capture,
+    draft: {
+      ...draft,
+      content: { ...draft.content, readings: { ...draft.content.readings, kind, layers: read } },
+    },
+  })
+  const put = (next: Slice[], more = {}) => {
+    draft.change({ ...draft.content, readings: { ...draft.content.readings, kind, layers: next, ...more } })
+    // the test is of all its slices
+    draft.move({ depthTopMm: next[0]!.topMm, depthBottomMm: next.at(-1)!.bottomMm })
+  }
+  const change = (i: number, part: Partial<Slice>) =>
+    put(slices.map((each, k) => (k === i ? { ...each, ...part } : each)))
+  const kit = KITS.includes(kind)
+  const box = useRef<HTMLDivElement>(null)
+  const open = slices.findIndex((each) => each.value === undefined && each.chipLow === undefined)
+  const waitsForColour = kind === 'vial-kit' || kind === 'capsule-kit'
+  return (
+    <PictureCapture
+      capture={waitsForColour ? capture : { ...capture, method: { ...capture.method, timedSteps: [] } }}
+      entry={entry}
+      begun={read.length > 0}
+      instruction={
+        kit
+          ? 'Compare each slice with the chips, in shade. Between two chips: tap both.'
+          : 'Read each slice once the meter stands still.'
+      }
+      picture={<Core slices={slices} ph={entry.live?.envelope?.series['layers']} />}
+    >
+      <Labelled label="Read with">
+        {(aria) => (
+          <Select
+            {...aria}
+            value={kind}
+            onChange={(event) => {
+              localStorage.setItem('used:ph', event.target.value)
+              const bare = slices.map(({ topMm, bottomMm }) => ({ topMm, bottomMm }))
+              put(bare, { kind: event.target.value })
+            }}
+          >
+            {entry.options('kind').map((option) => (
+              <option key={option.code} value={option.code}>
+                {option.label}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Labelled>
+      <div ref={box} className="grid gap-3">
+        {slices.map((slice, i) => {
+          const name = `${units.number(slice.topMm, 'mm')}–${units.text(slice.bottomMm, 'mm')}`
+          return (
+            <div key={i} className="grid gap-1">
+              {kit ? (
+                <Chips name={name} slice={slice} onChange={(part) => change(i, part)} />
+              ) : (
+                <QuantityInput
+                  label={name}
+                  unit="pH"
+                  autoFocus={i === 0 && read.length === 0}
+                  value={slice.value}
+                  onChange={(value) => change(i, { value })}
+                  onEnter={() => box.current?.querySelectorAll('input')[i + 1]?.focus()}
+                />
+              )}
+            </div>
+          )
+        })}
+      </div>
+      {!kit && open >= 0 && (
+        <MeterButton
+          instrument="ph-meter"
+          capture={capture}
+          label={`Meter for ${units.number(slices[open]!.topMm, 'mm')}–${units.text(slices[open]!.bottomMm, 'mm')}`}
+          depthMm={(slices[open]!.topMm + slices[open]!.bottomMm) / 2}
+          onReading={(value) => change(open, { value: Math.round(value * 10) / 10 })}
+        />
+      )}
+      <div className="flex gap-3">
+        <Button
+          onClick={() =>
+            put([...slices, { topMm: slices.at(-1)!.bottomMm, bottomMm: slices.at(-1)!.bottomMm + SLICE_MM }])
+          }
+        >
+          One slice deeper
+        </Button>
+        {slices.length > 1 && (
+          <Button kind="quiet" onClick={() => put(slices.slice(0, -1))}>
+            One less
+          </Button>
+        )}
+      </div>
+      {kit && (
+        <Check
+          label="It settled until the water was clear"
+          checked={draft.content.readings.settled === true}
+          onChange={(settled) => put(slices, { settled })}
+        />
+      )}
+      <Check
+        label="A clayey soil"
+        checked={draft.content.readings.clayey === true}
+        onChange={(clayey) => put(slices, { clayey })}
+      />
+    </PictureCapture>
+  )
+}
+
+/** From warm to cool with rising pH: a ramp of its own; the figure on each chip is what counts. */
+function chipColour(ph: number) {
+  const share = Math.min(1, Math.max(0, (ph - 4) / 5))
+  return `color-mix(in oklab, #b4772a ${Math.round((1 - share) * 100)}%, #1d5b74)`
+}
+
+function Chips({
+  name,
+  slice,
+  onChange,
+}: {
+  name: string
+  slice: Slice
+  onChange: (part: Partial<Slice>) => void
+}) {
+  const { chipLow, chipHigh } = slice
+  const tap = (chip: number) => {
+    // a first tap is one chip, a second one beside it makes a pair, another begins anew
+    if (chipLow === undefined || chipLow !== chipHigh || Math.abs(chip - chipLow) > 0.5 || chip === chipLow)
+      onChange({ chipLow: chip, chipHigh: chip, value: undefined })
+    else onChange({ chipLow: Math.min(chip, chipLow), chipHigh: Math.max(chip, chipLow) })
+  }
+  return (
+    <fieldset>
+      <legend className="text-sm text-soft">
+        {name}
+        {chipLow !== undefined &&
+          (chipLow === chipHigh ? `: ${chipLow}` : `: between ${chipLow} and ${chipHigh}`)}
+      </legend>
+      <div className="flex flex-wrap gap-1">
+        {CHIPS.map((chip) => {
+          const on = chipLow !== undefined && chip >= chipLow && chip <= chipHigh!
+          return (
+            <button
+              key={chip}
+              type="button"
+              aria-pressed={on}
+              aria-label={`chip ${chip} at ${name}`}
+              onClick={() => tap(chip)}
+              className="min-h-11 min-w-11 rounded-full border-3 border-transparent text-[15px] font-semibold text-white aria-pressed:border-ink"
+              style={{ background: chipColour(chip) }}
+            >
+              {chip}
+            </button>
+          )
+        })}
+      </div>
+    </fieldset>
+  )
+}
+
+/** The core lying in its tray, each slice in the colour of its reading, with the figures of both scales. */
+function Core({ slices, ph }: { slices: Slice[]; ph: unknown }) {
+  const units = useUnits()
+  const rows = (Array.isArray(ph) ? ph : []) as Record<string, { value?: number } | number>[]
+  const height = 330 / slices.length
+  const figure = (row: Record<string, { value?: number } | number> | undefined, name: string) => {
+    const value = row?.[name]
+    return typeof value === 'number' ? value : value?.value
+  }
+  let told = -1
+  return (
+    <svg
+      viewBox="0 0 400 366"
+      className="w-full max-w-[30rem]"
+      role="img"
+      aria-label={slices
+        .map((each) => `${each.topMm} to ${each.bottomMm} mm: ${each.value ?? each.chipLow ?? 'not read'}`)
+        .join(', ')}
+    >
+      {slices.map((slice, i) => {
+        const read =
+          slice.value ?? (slice.chipLow !== undefined ? (slice.chipLow + slice.chipHigh!) / 2 : undefined)
+        if (read !== undefined) told++
+        const row = read === undefined ? undefined : rows[told]
+        const water = figure(row, 'phWater')
+        const salt = figure(row, 'phCaCl2')
+        const y = 20 + i * height
+        return (
+          <g key={i}>
+            <path d={`M70 ${y}H190V${y + height - 3}H70Z`} fill={`var(--soil-${Math.min(5, i + 1)})`} />
+            {read !== undefined && (
+              <ellipse
+                cx="130"
+                cy={y + height / 2}
+                rx="42"
+                ry={Math.min(34, height / 2 - 8)}
+                fill={chipColour(read)}
+                stroke="var(--paper)"
+                strokeWidth="3"
+              />
+            )}
+            <text x="62" y={y + 5} textAnchor="end" fontSize="13" fill="var(--soft)">
+              {units.number(slice.topMm, 'mm')}
+            </text>
+            <text x="206" y={y + height / 2 + 2} fontSize="18" fontWeight="700" fill="var(--ink)">
+              {read === undefined ? '·' : read.toFixed(1)}
+            </text>
+            {water !== undefined && (
+              <text x="206" y={y + height / 2 + 20} fontSize="13" fill="var(--soft)">
+                {water.toFixed(1)} in water{salt !== undefined && `, ${salt.toFixed(1)} in CaCl₂`}
+              </text>
+            )}
+          </g>
+        )
+      })}
+      <text x="62" y="355" textAnchor="end" fontSize="13" fill="var(--soft)">
+        {units.text(slices.at(-1)!.bottomMm, 'mm')}
+      </text>
+    </svg>
+  )
+}

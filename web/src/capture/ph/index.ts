@@ -1,0 +1,1 @@
+export { PhCapture as default } from './PhCapture'

@@ -1,0 +1,1 @@
+export { PitCapture as default } from './PitCapture'

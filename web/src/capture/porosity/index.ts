@@ -1,0 +1,1 @@
+export { ScaleCapture as default } from '../by-sight/ScaleCapture'

@@ -1,0 +1,306 @@
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { useKeys } from '../../ui/keys'
+import { useUnits } from '../../units/units'
+import { Button, Choice, QuantityInput } from '../../ui/controls'
+import { clocks, showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
+import type { CaptureProps } from '../frame/panel'
+import { PictureCapture, remember, remembered, useEntry } from '../frame/parts'
+import { RingCurve } from './RingCurve'
+
+/** When to be called back to a ring that nobody watches. */
+const LOOK_AGAIN_S = 300
+
+type Run = { volumeMl: number; seconds: number }
+type Soaked = { minute: number; cumulativeMm: number }
+
+/** A ring with its water: two runs against the clock, or the depth soaked in as time goes on. */
+export function RingCapture(capture: CaptureProps) {
+  const { draft } = capture
+  const entry = useEntry(capture, {
+    ringDiameterMm: remembered('ring', 150),
+    depthLevel: (draft.place.depthTopMm ?? 0) >= 150 ? 'at-200' : 'surface',
+  })
+  const { readings, set, live } = entry
+  const runs = (readings.runs as Run[] | undefined) ?? []
+  const series = (readings.series as Soaked[] | undefined) ?? []
+  const [way, setWay] = useState<'runs' | 'series'>(series.length > 0 ? 'series' : 'runs')
+  return (
+    <PictureCapture
+      capture={capture}
+      entry={entry}
+      begun={runs.length + series.length > 0}
+      instruction={
+        way === 'series'
+          ? 'Read how deep the water has soaked in, four times or more.'
+          : runs.length === 0
+            ? 'Draw the film away and start the clock. Stop when the surface just glistens.'
+            : runs.length === 1
+              ? 'Pour the same amount again at once: the second run is the figure.'
+              : 'Two runs: the second one counts.'
+      }
+      picture={
+        way === 'series' ? (
+          <RingCurve series={series} envelope={live?.envelope} />
+        ) : (
+          <Ring runs={runs} running={draft.content.startedAt !== undefined} />
+        )
+      }
+    >
+      <Choice
+        label="Read"
+        options={[
+          { code: 'runs', label: 'two runs' },
+          { code: 'series', label: 'depth by time' },
+        ]}
+        value={way}
+        onChange={(code) => {
+          setWay(code)
+          set(code === 'runs' ? { series: undefined } : { runs: undefined })
+        }}
+      />
+      {way === 'runs' ? (
+        <Runs capture={capture} runs={runs} set={set} />
+      ) : (
+        <Series series={series} set={set} />
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <QuantityInput
+          label="Width of the ring"
+          unit="mm"
+          value={readings.ringDiameterMm as number | undefined}
+          onChange={(ringDiameterMm) => {
+            remember('ring', ringDiameterMm)
+            set({ ringDiameterMm })
+          }}
+        />
+        <QuantityInput
+          label="Storm to compare with (if any)"
+          unit="mm/h"
+          value={readings.stormMmPerHour as number | undefined}
+          onChange={(stormMmPerHour) => set({ stormMmPerHour })}
+        />
+      </div>
+      <Choice
+        label="Where"
+        options={entry.options('depthLevel')}
+        value={readings.depthLevel as string}
+        onChange={(depthLevel) => {
+          set({ depthLevel })
+          draft.move(
+            depthLevel === 'at-200'
+              ? { depthTopMm: 200, depthBottomMm: 250 }
+              : { depthTopMm: 0, depthBottomMm: 50 },
+          )
+        }}
+      />
+    </PictureCapture>
+  )
+}
+
+type Set = (changed: Record<string, unknown>) => void
+
+/** A stopwatch for each run, or seconds typed; the stopwatch goes by the clock, not by the page. */
+function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set: Set }) {
+  const { draft } = capture
+  const units = useUnits()
+  const now = useNow(200)
+  const [volume, setVolume] = useState<number | undefined>(runs.at(-1)?.volumeMl ?? remembered('water', 450))
+  const [seconds, setSeconds] = useState<number>()
+  const startedAt = draft.content.startedAt
+  const running = startedAt !== undefined && draft.content.stage === 1
+  const elapsed = running ? Math.max(0, (now - Date.parse(startedAt)) / 1000) : 0
+  const add = (taken: number) => {
+    if (volume === undefined) return
+    remember('water', volume)
+    draft.change({
+      ...draft.content,
+      stage: 0,
+      readings: {
+        ...draft.content.readings,
+        runs: [...runs, { volumeMl: volume, seconds: Math.round(taken) }],
+      },
+    })
+    setSeconds(undefined)
+  }
+  const timer = useTimers().find((each) => each.measurementId === draft.place.id)
+  const read = () => {
+    timer?.steps
+      .filter((step) => step.doneAt === undefined)
+      .forEach((step) => void clocks.done(timer.id, step, new Date(now).toISOString()))
+    add(elapsed)
+  }
+  const call = () =>
+    void clocks.put(
+      timer?.id ?? uuid(),
+      {
+        visitId: draft.place.visitId,
+        stopId: draft.place.stopId,
+        measurementId: draft.place.id,
+        method: capture.method.id,
+        startedAt: new Date(now).toISOString(),
+        steps: [stepAfter(now, runs.length === 0 ? 'run-1' : 'run-2', LOOK_AGAIN_S, 60)],
+      },
+      capture.place,
+    )
+  const start = () => {
+    call()
+    draft.change({ ...draft.content, startedAt: new Date(now).toISOString(), stage: 1 })
+  }
+  useKeys({ t: () => (running ? read() : start()) })
+  return (
+    <div className="grid gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        <Button
+          kind="primary"
+          className="min-h-16 text-xl"
+          disabled={volume === undefined}
+          onClick={() => (running ? read() : start())}
+        >
+          {running ? `Soaked in, ${showSpan(elapsed)}` : `Start run ${runs.length + 1}`}
+        </Button>
+        <form
+          noValidate
+          className="grid"
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (seconds) add(seconds)
+          }}
+        >
+          <QuantityInput
+            label={`Run ${runs.length + 1}, or typed`}
+            unit="s"
+            autoFocus
+            value={seconds}
+            onChange={setSeconds}
+          />
+        </form>
+      </div>
+      <QuantityInput label="Water poured" unit="mL" value={volume} onChange={setVolume} />
+      {runs.length > 0 && (
+        <ol aria-label="Runs">
+          {runs.map((run, i) => (
+            <li key={i} className="flex items-center gap-3 border-t border-rule">
+              <span className="font-semibold">Run {i + 1}</span>
+              <span className="grow">
+                {units.text(run.volumeMl, 'mL')} in {showSpan(run.seconds)}
+              </span>
+              <Button
+                kind="quiet"
+                aria-label={`Remove run ${i + 1}`}
+                onClick={() => set({ runs: runs.length > 1 ? runs.filter((_, k) => k !== i) : undefined })}
+              >
+                remove
+              </Button>
+            </li>
+          ))}
+        </ol>
+      )}
+    </div>
+  )
+}
+
+function Series({ series, set }: { series: Soaked[]; set: Set }) {
+  const units = useUnits()
+  const [minute, setMinute] = useState<number>()
+  const [depth, setDepth] = useState<number>()
+  return (
+    <form
+      noValidate
+      className="grid grid-cols-2 gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (minute === undefined || depth === undefined) return
+        set({ series: [...series, { minute, cumulativeMm: depth }] })
+        setMinute(undefined)
+        setDepth(undefined)
+      }}
+    >
+      <QuantityInput big label="After" unit="min" value={minute} onChange={setMinute} />
+      <QuantityInput big label="Soaked in, in all" unit="mm" value={depth} onChange={setDepth} />
+      <Button
+        kind="primary"
+        type="submit"
+        className="col-span-2 min-h-13"
+        disabled={minute === undefined || depth === undefined}
+      >
+        Read depth
+      </Button>
+      {series.length > 0 && (
+        <ol className="col-span-2" aria-label="Readings">
+          {series.map((each, i) => (
+            <li key={i} className="flex items-center gap-3 border-t border-rule">
+              <span className="w-20">{units.text(each.minute, 'min')}</span>
+              <span className="grow font-semibold">{units.text(each.cumulativeMm, 'mm')}</span>
+              <Button
+                kind="quiet"
+                aria-label={`Remove the reading after ${each.minute} min`}
+                onClick={() =>
+                  set({ series: series.length > 1 ? series.filter((_, k) => k !== i) : undefined })
+                }
+              >
+                remove
+              </Button>
+            </li>
+          ))}
+        </ol>
+      )}
+    </form>
+  )
+}
+
+/** The ring cut open, its runs as pulses of water on their way down. */
+function Ring({ runs, running }: { runs: Run[]; running: boolean }) {
+  const slowest = Math.max(60, ...runs.map((run) => run.seconds))
+  return (
+    <svg
+      viewBox="0 0 400 230"
+      className="w-full max-w-[30rem]"
+      role="img"
+      aria-label={
+        runs.length === 0
+          ? 'The ring, no run yet'
+          : runs.map((run, i) => `run ${i + 1}: ${run.seconds} s`).join(', ')
+      }
+    >
+      <rect x="0" y="96" width="400" height="134" fill="var(--soil-2)" />
+      <rect x="0" y="96" width="400" height="26" fill="var(--soil-1)" />
+      {runs.map((run, i) => {
+        // the quicker it soaks in, the deeper it is drawn
+        const deep = 20 + 92 * (1 - Math.min(1, run.seconds / slowest) * 0.7)
+        return (
+          <path
+            key={i}
+            d={`M118 98Q118 ${98 + deep} 200 ${98 + deep}T282 98Z`}
+            fill="var(--water)"
+            opacity={i === runs.length - 1 ? 0.75 : 0.35}
+          />
+        )
+      })}
+      {running && <rect x="118" y="60" width="164" height="38" fill="var(--water)" opacity="0.85" />}
+      <path d="M112 40V150M288 40V150" stroke="var(--ink)" strokeWidth="6" />
+      {Array.from({ length: 14 }, (_, i) => (
+        <path
+          key={i}
+          d={`M${6 + i * 30} 96q2-9 ${(i % 3) - 1}-${14 + ((i * 7) % 9)}`}
+          stroke="#4a7a3c"
+          strokeWidth="2"
+          fill="none"
+          opacity={i > 3 && i < 10 ? 0.25 : 1}
+        />
+      ))}
+      {runs.map((run, i) => (
+        <text
+          key={i}
+          x="302"
+          y={24 + i * 20}
+          fontSize="16"
+          fill="var(--ink)"
+          fontWeight={i === runs.length - 1 ? 700 : 400}
+        >
+          run {i + 1}: {showSpan(run.seconds)}
+        </text>
+      ))}
+    </svg>
+  )
+}

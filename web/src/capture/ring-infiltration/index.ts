@@ -1,0 +1,1 @@
+export { RingCapture as default } from './RingCapture'

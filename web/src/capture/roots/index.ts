@@ -1,0 +1,1 @@
+export { RootsCapture as default } from './RootsCapture'

@@ -1,0 +1,1 @@
+export { SaltCapture as default } from './SaltCapture'

@@ -1,0 +1,1 @@
+export { ClodsCapture as default } from './ClodsCapture'

@@ -1,0 +1,1 @@
+export { StructureCapture as default } from './StructureCapture'

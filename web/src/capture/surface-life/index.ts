@@ -1,0 +1,1 @@
+export { LifeCapture as default } from './LifeCapture'

@@ -1,0 +1,1 @@
+export { SwardCapture as default } from './SwardCapture'

@@ -1,0 +1,1 @@
+export { FeelCapture as default } from './FeelCapture'

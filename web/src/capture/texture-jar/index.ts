@@ -1,0 +1,1 @@
+export { JarCapture as default } from './JarCapture'

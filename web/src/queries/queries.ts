@@ -1,0 +1,160 @@
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query'
+import { hear, heardTimers, tellReached } from '../device/device'
+import { api, ApiError, must } from '../api/client'
+
+/** How many strips the server sends at once. */
+const FIELDS_A_PAGE = 60
+
+export type FieldsWanted = { find?: string; level?: string; grower?: string; order?: string; offset?: number }
+
+export type ChangeWanted = {
+  indicator?: string
+  band?: string
+  method?: string
+  stops?: string[]
+  from?: string
+  to?: string
+}
+
+export type ComparedSide = { field: string; stop?: string; visit?: string }
+
+/** What the pages read, each with its key in one place. */
+export const queries = {
+  session: () =>
+    queryOptions({ queryKey: ['session'], queryFn: () => must(api.GET('/api/session')), staleTime: 60_000 }),
+  coreData: () =>
+    queryOptions({
+      queryKey: ['core-data'],
+      queryFn: () => must(api.GET('/api/core-data')),
+      staleTime: Infinity,
+    }),
+  methods: () =>
+    queryOptions({
+      queryKey: ['methods'],
+      queryFn: () => must(api.GET('/api/methods')),
+      staleTime: Infinity,
+    }),
+  plans: () =>
+    queryOptions({
+      queryKey: ['plans'],
+      queryFn: () => must(api.GET('/api/calculators')),
+      staleTime: Infinity,
+    }),
+  plan: (id: string) =>
+    queryOptions({
+      queryKey: ['field', id, 'plan'],
+      queryFn: () => must(api.GET('/api/fields/{id}/plan', { params: { path: { id } } })),
+    }),
+  products: () => queryOptions({ queryKey: ['products'], queryFn: () => must(api.GET('/api/products')) }),
+  testSets: () => queryOptions({ queryKey: ['test-sets'], queryFn: () => must(api.GET('/api/test-sets')) }),
+  growers: () => queryOptions({ queryKey: ['growers'], queryFn: () => must(api.GET('/api/growers')) }),
+  /** Fields as strips, at most sixty from some offset on. */
+  fields: (wanted: FieldsWanted = {}) =>
+    queryOptions({
+      queryKey: ['fields', wanted],
+      queryFn: () => must(api.GET('/api/fields', { params: { query: wanted } })),
+      placeholderData: keepPreviousData,
+    }),
+  sheet: (id: string, visit: string | undefined) =>
+    queryOptions({
+      queryKey: ['field', id, 'sheet', visit],
+      queryFn: () => must(api.GET('/api/fields/{id}/sheet', { params: { path: { id }, query: { visit } } })),
+    }),
+  change: (id: string, query: ChangeWanted) =>
+    queryOptions({
+      queryKey: ['field', id, 'change', query],
+      queryFn: () => must(api.GET('/api/fields/{id}/change', { params: { path: { id }, query } })),
+      placeholderData: keepPreviousData,
+    }),
+  compare: (one: ComparedSide, other: ComparedSide) =>
+    queryOptions({
+      queryKey: ['compare', one, other],
+      queryFn: () =>
+        must(
+          api.GET('/api/compare', {
+            params: {
+              query: { ...one, otherField: other.field, otherStop: other.stop, otherVisit: other.visit },
+            },
+          }),
+        ),
+    }),
+  limits: (id: string, suppose: string) =>
+    queryOptions({
+      queryKey: ['field', id, 'limits', suppose],
+      queryFn: () =>
+        must(
+          api.GET('/api/fields/{id}/limits', {
+            params: { path: { id }, query: { suppose: suppose || undefined } },
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  photos: (field: string) =>
+    queryOptions({
+      queryKey: ['photos', field],
+      queryFn: () => must(api.GET('/api/fields/{id}/photos', { params: { path: { id: field } } })),
+    }),
+  photoBefore: (stop: string, method: string, before: string) =>
+    queryOptions({
+      queryKey: ['photos', 'before', stop, method, before],
+      queryFn: async () =>
+        (await must(
+          api.GET('/api/stops/{id}/photo-before', {
+            params: { path: { id: stop }, query: { method, before } },
+          }),
+        )) ?? null,
+    }),
+  stopsNeeded: (deviation: number, change: number) =>
+    queryOptions({
+      queryKey: ['stops-needed', deviation, change],
+      queryFn: () => must(api.GET('/api/stops-needed', { params: { query: { deviation, change } } })),
+    }),
+  field: (id: string) =>
+    queryOptions({
+      queryKey: ['field', id],
+      queryFn: () => must(api.GET('/api/fields/{id}', { params: { path: { id } } })),
+    }),
+  /** All fields that match, sixty more at a time. */
+  fieldPages: (wanted: FieldsWanted) =>
+    infiniteQueryOptions({
+      queryKey: ['fields', 'pages', wanted],
+      queryFn: ({ pageParam }) =>
+        must(api.GET('/api/fields', { params: { query: { ...wanted, offset: pageParam } } })),
+      initialPageParam: 0,
+      getNextPageParam: (last, pages) =>
+        last.length < FIELDS_A_PAGE ? undefined : pages.length * FIELDS_A_PAGE,
+      placeholderData: keepPreviousData,
+    }),
+  visit: (id: string) =>
+    queryOptions({
+      queryKey: ['visit', id],
+      queryFn: () => must(api.GET('/api/visits/{id}', { params: { path: { id } } })),
+    }),
+  measurement: (id: string) =>
+    queryOptions({
+      queryKey: ['measurement', id],
+      queryFn: () => must(api.GET('/api/measurements/{id}', { params: { path: { id } } })),
+    }),
+  timers: () =>
+    queryOptions({
+      queryKey: ['timers'],
+      queryFn: async () => {
+        try {
+          const running = await must(api.GET('/api/timers'))
+          // how far this device's clock is from the server's, which all clocks go by
+          const heard = {
+            timers: running.timers,
+            offsetMs: Date.parse(running.serverNow) - Date.now(),
+          }
+          hear(heard)
+          tellReached(true)
+          return heard
+        } catch (error) {
+          if (!(error instanceof ApiError) || !error.unreached) throw error
+          tellReached(false)
+          return heardTimers() ?? { timers: [], offsetMs: 0 }
+        }
+      },
+      refetchInterval: 20_000,
+    }),
+}
