@@ -1,4 +1,8 @@
 package org.morphotera.browser;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Context;
@@ -11,10 +15,6 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.text.Messages;
-
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
 import org.teavm.jso.JSExport;
 
 /** What the page calls. It hands in the data files once, then evaluates as often as it likes. */

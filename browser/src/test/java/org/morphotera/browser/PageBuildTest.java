@@ -1,12 +1,4 @@
 package org.morphotera.browser;
-import org.morphotera.core.CoreData;
-import org.morphotera.core.DataFiles;
-import org.morphotera.core.Methods;
-import org.morphotera.core.JvmAnswers;
-import org.morphotera.core.Methods;
-import org.morphotera.core.WorkedCase;
-import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.RandomFields;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -21,6 +13,13 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.DataFiles;
+import org.morphotera.core.JvmAnswers;
+import org.morphotera.core.Methods;
+import org.morphotera.core.WorkedCase;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.RandomFields;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
 class PageBuildTest {

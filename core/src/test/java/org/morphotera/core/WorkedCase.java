@@ -47,16 +47,19 @@ public record WorkedCase(
     }
 
     /** Cases of a method lie beside its texts, those of a calculator in a folder of their own. */
-    private static String path(String id) {
-        MethodRegistry methods = Methods.all();
+    private static String path(MethodRegistry methods, String id) {
         return methods.has(id)
                 ? "/org/morphotera/core/method/" + methods.get(id).folder() + "/cases.json"
                 : "/cases/" + id + ".json";
     }
 
-    @SuppressWarnings("unchecked")
     public static List<WorkedCase> of(String method) {
-        List<Map<String, Object>> raw = JSON.readValue(CoreData.resource(path(method)), List.class);
+        return of(Methods.all(), method);
+    }
+
+    @SuppressWarnings("unchecked")
+    static List<WorkedCase> of(MethodRegistry methods, String method) {
+        List<Map<String, Object>> raw = JSON.readValue(CoreData.resource(path(methods, method)), List.class);
         List<WorkedCase> cases = new ArrayList<>();
         for (Map<String, Object> each : raw) {
             Map<String, Object> body = new LinkedHashMap<>();

@@ -1,5 +1,4 @@
 package org.morphotera.e2e;
-import org.morphotera.server.ApiClient;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
@@ -10,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.server.ApiClient;
 
 /** Debian's Chromium without a window, and what every journey does in it. */
 final class Chromium implements AutoCloseable {

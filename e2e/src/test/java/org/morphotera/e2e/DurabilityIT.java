@@ -1,5 +1,4 @@
 package org.morphotera.e2e;
-import org.morphotera.server.ApiClient;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -9,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import org.morphotera.server.ApiClient;
 
 /** Whatever was acknowledged is there after the server was killed the moment it answered. */
 class DurabilityIT {

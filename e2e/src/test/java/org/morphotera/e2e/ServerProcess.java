@@ -1,5 +1,4 @@
 package org.morphotera.e2e;
-import org.morphotera.server.ApiClient;
 
 import java.io.IOException;
 import java.net.ServerSocket;
@@ -14,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import org.morphotera.server.ApiClient;
 
 /** The real jar as its own process, with a data folder of its own, that can be stopped, killed and started again. */
 final class ServerProcess implements AutoCloseable {

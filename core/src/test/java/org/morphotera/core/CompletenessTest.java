@@ -1,0 +1,217 @@
+package org.morphotera.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.Catalogue;
+import org.morphotera.core.method.Catalogue.ReadingEntry;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.WorkStep;
+import org.morphotera.core.method.water.puddling.Puddling;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.TextureClass;
+import org.morphotera.core.text.Messages;
+
+/** No method is left half made: texts, benchmarks, cases, likeness, findings, a simulated answer, a picture, a page. */
+class CompletenessTest {
+
+    /** Findings that only plans or other findings are made of. */
+    private static final Set<String> PARTS_OF_OTHERS = Set.of("cec", "infiltration-at-200");
+
+    private static final Path PICTURES = Path.of("../web/src/capture");
+    private static final Path PAGES = Path.of("../docs/methods");
+
+    static List<FieldMethod<?>> methods() {
+        return Methods.all().all();
+    }
+
+    /** A fair loam under pasture, as everyone would find it. */
+    private static final MadeUpSoil FAIR = new MadeUpSoil() {
+        @Override
+        public double get(SoilProperty property) {
+            return property.usual();
+        }
+
+        @Override
+        public TextureClass texture() {
+            return TextureClass.LOAM;
+        }
+
+        @Override
+        public LandUse landUse() {
+            return LandUse.PASTURE;
+        }
+
+        @Override
+        public String crop() {
+            return null;
+        }
+
+        @Override
+        public boolean dry() {
+            return false;
+        }
+    };
+
+    /** What a method lacks in the core, in words; empty when it is whole. */
+    private static List<String> gaps(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
+        List<String> gaps = new ArrayList<>();
+        String id = method.card().id();
+        for (String text : List.of("title", "purpose", "material.1", "step.1", "source.1")) {
+            if (!messages.has(id + "." + text)) {
+                gaps.add("no text " + text);
+            }
+        }
+        for (ReadingEntry reading : Catalogue.entry(method, messages).readings()) {
+            if (reading.label().equals(reading.name())) {
+                gaps.add("no label for " + reading.name());
+            }
+        }
+        method.card().indicators().stream()
+                .filter(each -> !messages.has("word." + each.id()))
+                .forEach(each -> gaps.add("no word for " + each.id()));
+        if (!benchmarks.hasTable("alike." + id)) {
+            gaps.add("no table alike." + id);
+        }
+        gaps.addAll(simulation(method, messages, benchmarks));
+        return gaps;
+    }
+
+    private static List<String> simulation(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
+        List<String> gaps = new ArrayList<>();
+        MethodRegistry alone = new MethodRegistry(List.of(method));
+        Scatter scatter = new Scatter(new Random(7));
+        List<DepthLayer> layers = method.layers().isEmpty() ? List.of(new DepthLayer(0, 0)) : method.layers();
+        for (DepthLayer layer : layers) {
+            Map<String, Object> readings = method.simulated(FAIR, layer.topMm(), scatter, benchmarks);
+            Outcome outcome =
+                    alone.evaluate(method.card().id(), Map.of("readings", readings, "context", Map.of()), benchmarks);
+            if (outcome instanceof Outcome.Evaluated done) {
+                Envelope envelope = Envelope.of(done.evaluation(), messages);
+                for (Sighting seen : method.sightings(readings, envelope, layer.topMm())) {
+                    if (CoreData.EVIDENCE.kind(seen.finding()) == null && !PARTS_OF_OTHERS.contains(seen.finding())) {
+                        gaps.add("the evidence tables know no finding " + seen.finding());
+                    }
+                }
+            } else {
+                gaps.add("refuses its own simulated readings: " + outcome);
+            }
+        }
+        return gaps;
+    }
+
+    @ParameterizedTest
+    @MethodSource("methods")
+    void isWholeInTheCore(FieldMethod<?> method) {
+        assertThat(gaps(method, CoreData.MESSAGES, CoreData.BENCHMARKS)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @MethodSource("methods")
+    void hasCasesAPictureOrAFormAndAPage(FieldMethod<?> method) throws Exception {
+        String id = method.card().id();
+        List<WorkedCase> cases = WorkedCase.of(id);
+        assertThat(cases.stream().filter(each -> each.expectErrors() == null))
+                .as("cases that are worked")
+                .isNotEmpty();
+        assertThat(PICTURES.resolve(id).resolve("index.ts"))
+                .as("picture, or the form declared")
+                .exists();
+        String page = Files.readString(PAGES.resolve(method.card().family().code() + ".md"));
+        assertThat(page).contains("\n`" + id + "` ·");
+    }
+
+    @ParameterizedTest
+    @MethodSource("methods")
+    void itsWorkBeginsAtOnceAndWaitsForwards(FieldMethod<?> method) {
+        List<WorkStep> work = method.work(CoreData.BENCHMARKS);
+        assertThat(work).isNotEmpty();
+        assertThat(work.get(0).mostWaitMin()).isZero();
+        assertThat(work).allSatisfy(step -> {
+            assertThat(step.minutes()).isPositive();
+            assertThat(step.leastWaitMin()).isBetween(0.0, step.mostWaitMin());
+        });
+        assertThat(work.stream().map(WorkStep::code).distinct()).hasSameSizeAs(work);
+    }
+
+    @Test
+    void theWalkThroughsMethodIsWholeAndEvaluates() {
+        FieldMethod<?> tiny = new Puddling();
+        MethodRegistry registry = new MethodRegistry(List.of(tiny));
+        Map<String, String> texts = CoreData.texts(DataFiles.messages(registry));
+        Map<String, String> marks = CoreData.texts(DataFiles.benchmarks(registry));
+        Messages messages = Messages.parse(texts);
+        Benchmarks benchmarks = Benchmarks.parse(marks);
+        assertThat(gaps(tiny, messages, benchmarks)).isEmpty();
+        for (WorkedCase worked : WorkedCase.of(registry, "puddling")) {
+            assertThat(worked.misses(JvmAnswers.to(registry, benchmarks, messages, "puddling", worked.body())))
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void aMethodWithoutItsTextsOrBenchmarksIsNoticed() {
+        FieldMethod<?> tiny = new Puddling();
+        assertThat(gaps(tiny, CoreData.MESSAGES, withCurveOnly()))
+                .contains(
+                        "no text title",
+                        "no text step.1",
+                        "no label for minutes",
+                        "no word for puddling",
+                        "no table alike.puddling");
+    }
+
+    private static Benchmarks withCurveOnly() {
+        Map<String, String> files = new HashMap<>(CoreData.texts(DataFiles.benchmarks(Methods.all())));
+        files.put("own", "[curve puddling]\nsource = test\npoints = 0:1 30:0.5 240:0\n");
+        return Benchmarks.parse(files);
+    }
+
+    @Test
+    void twoMethodsOfOneNameAreRefusedAtTheStart() {
+        assertThatThrownBy(() -> new MethodRegistry(List.of(new Puddling(), new Puddling())))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("puddling");
+    }
+
+    /** The rules of one test are its own matter: outside its folder no Java source asks for one by its id. */
+    @Test
+    void nothingSwitchesOverTheIdsOfMethods() throws Exception {
+        List<String> found = new ArrayList<>();
+        for (Path root : List.of(Path.of("src/main/java"), Path.of("../server/src/main/java"))) {
+            try (var files = Files.walk(root)) {
+                for (Path file :
+                        files.filter(each -> each.toString().endsWith(".java")).toList()) {
+                    String source = Files.readString(file);
+                    for (FieldMethod<?> method : methods()) {
+                        if (source.contains("case \"" + method.card().id() + "\"")) {
+                            found.add(root.relativize(file) + " switches over "
+                                    + method.card().id());
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(found).isEmpty();
+    }
+}
