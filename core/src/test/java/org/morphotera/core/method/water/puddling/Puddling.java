@@ -38,7 +38,7 @@ public final class Puddling implements FieldMethod<Puddling.Readings> {
     @Override
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
         return Evaluation.of("puddling")
-                .value("minutes", readings.minutes(), Unit.MIN)
+                .value("minutes", readings.minutes(), Unit.MINUTE)
                 .curve("puddling", benchmarks.curve("puddling"), readings.minutes(), null, null)
                 .build();
     }
