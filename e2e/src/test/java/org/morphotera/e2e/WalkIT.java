@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -154,6 +155,41 @@ class WalkIT extends Journeys {
         assertThat(arrived).hasSize(TESTS);
         assertThat(arrived).extracting(each -> each.get("method")).doesNotHaveDuplicates();
         page.reload();
+        assertThat(page.locator("footer")).containsText("all sent");
+        assertThat(testsOf(visit)).hasSize(TESTS);
+    }
+
+    @Test
+    void aWriteThatTheServerKeepsFailingOnIsSetAsideAndTheOthersArrive() {
+        Page page = onWalk("Whin Bank", "Ten-test stop");
+        String visit = visitOf(page);
+        String poisoned = "**/api/measurements/*";
+        page.context().route(poisoned, route -> {
+            String body = route.request().postData();
+            if (body != null && body.contains("\"method\":\"ground-cover\"")) {
+                route.fulfill(new Route.FulfillOptions()
+                        .setStatus(500)
+                        .setContentType("application/problem+json")
+                        .setBody("{\"detail\": \"The server failed.\"}"));
+            } else {
+                route.resume();
+            }
+        });
+        tenTests(new Hands(page));
+        // four tries with growing pauses; what comes after the failing one does not wait for it
+        assertThat(page.locator("footer"))
+                .containsText("1 to decide", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
+        List<Map<String, Object>> arrived = testsOf(visit);
+        assertThat(arrived).hasSize(TESTS - 1);
+        assertThat(arrived).extracting(each -> each.get("method")).doesNotContain("ground-cover");
+        page.context().unroute(poisoned);
+        page.locator("footer").getByRole(AriaRole.BUTTON).click();
+        assertThat(page.getByText("was set aside: the server failed on it 4 times (500)"))
+                .isVisible();
+        page.getByText("What it holds").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("55 %");
+        page.getByText("Send again", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("was set aside")).isHidden();
         assertThat(page.locator("footer")).containsText("all sent");
         assertThat(testsOf(visit)).hasSize(TESTS);
     }
