@@ -51,7 +51,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: ['\\.test\\.tsx?$', 'src/api/schema'] },
+    exclude: { path: ['\\.test\\.tsx?$', '^src/testing/', 'src/api/schema'] },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
   },

@@ -4,7 +4,7 @@ import hooks from 'eslint-plugin-react-hooks'
 import ts from 'typescript-eslint'
 
 export default ts.config(
-  { ignores: ['dist', 'target', 'node_modules', 'src/api/schema.d.ts', '.dependency-cruiser.cjs'] },
+  { ignores: ['dist', 'target', 'node_modules', 'src/api/schema.d.ts', 'src/api/methodTypes.d.ts', 'scripts', '.dependency-cruiser.cjs'] },
   js.configs.recommended,
   ...ts.configs.strict,
   {

@@ -10,6 +10,8 @@ export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: 
 /** The rules of the job, in the page. */
 export type Core = {
   evaluate: (method: string, readings: Readings, context: Readings) => Outcome
+  /** what must be said at once of readings that are still being entered */
+  warnings: (method: string, readings: Readings) => NoteText[]
   /** a calculator's answer to its inputs */
   workOut: (calculator: string, inputs: Readings) => Outcome
   /** what to mind about a day, its season by its ISO date */
@@ -32,6 +34,7 @@ export function useCore(): Core | undefined {
           const answer = JSON.parse(compiled.evaluate(method, JSON.stringify({ readings, context })))
           return answer.errors ? { faults: answer.errors } : { envelope: answer }
         },
+        warnings: (method, readings) => JSON.parse(compiled.warnings(method, JSON.stringify(readings))),
         workOut: (calculator, inputs) => {
           const answer = JSON.parse(compiled.workOut(calculator, JSON.stringify({ inputs })))
           return answer.errors ? { faults: answer.errors } : { envelope: answer }
@@ -51,6 +54,18 @@ export function useLive(method: string, readings: Readings, context: Readings): 
   return useMemo(
     () => core?.evaluate(method, readings, context),
     // the key stands for readings and context
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [core, method, key],
+  )
+}
+
+/** What must be said at once while a test is entered; nothing where `readings` are undefined. */
+export function useWarnings(method: string, readings: Readings | undefined): NoteText[] {
+  const core = useCore()
+  const key = JSON.stringify(readings)
+  return useMemo(
+    () => (core && readings ? core.warnings(method, readings) : []),
+    // the key stands for the readings
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [core, method, key],
   )

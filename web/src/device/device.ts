@@ -5,8 +5,8 @@ import type { Draft, Envelope, Timer } from '../api/schema'
 import type { Readings } from '../api/readings'
 
 /** What a capture page needs to go on where it was left. */
-export type Content = {
-  readings: Readings
+export type Content<R = Readings> = {
+  readings: R
   /** when the clock was started, as an instant */
   startedAt?: string
   /** how far a staged test has come */

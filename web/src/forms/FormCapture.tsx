@@ -1,16 +1,19 @@
 import type { CaptureProps } from '../capture/frame/panel'
-import { PictureCapture, useEntry } from '../capture/frame/parts'
+import { pruned } from '../api/readings'
+import { useOutcome } from '../capture/frame/entry'
+import { PictureCapture } from '../capture/frame/parts'
 import { ReadingForm } from './ReadingForm'
 
 /** The plain capture of a method that is a few figures or a choice. */
 export function FormCapture(capture: CaptureProps) {
-  const { draft, method } = capture
-  const entry = useEntry(capture)
-  const begun = Object.keys(entry.sent).length > 0
+  const { draft, method, context } = capture
+  const sent = pruned(method.readings, draft.content.readings)
+  const { live, warnings } = useOutcome(method.id, sent, context)
+  const begun = Object.keys(sent).length > 0
   return (
     <PictureCapture
       capture={capture}
-      entry={entry}
+      entry={{ sent, live, warnings }}
       begun={begun}
       instruction={method.steps[0] ?? method.purpose}
       picture={
@@ -18,7 +21,7 @@ export function FormCapture(capture: CaptureProps) {
           entries={method.readings}
           readings={draft.content.readings}
           onChange={(next) => draft.change({ ...draft.content, readings: next })}
-          faults={begun ? entry.live?.faults : undefined}
+          faults={begun ? live?.faults : undefined}
         />
       }
     />

@@ -2,7 +2,7 @@ import type { Fault } from '../api/client'
 import type { ReadingEntry } from '../api/schema'
 import type { Readings } from '../api/readings'
 import { Button, Check, Choice, Input, Labelled, QuantityInput, Select } from '../ui/controls'
-import { counts, faultAt } from '../api/readings'
+import { asNumber, asNumbers, asReadings, asRows, asText, asTexts, counts, faultAt } from '../api/readings'
 
 const MANY_OPTIONS = 6
 
@@ -57,7 +57,7 @@ function Reading({
         <QuantityInput
           label={label}
           unit={entry.unit ?? ''}
-          value={(value ?? undefined) as number | undefined}
+          value={asNumber(value)}
           onChange={onChange}
           error={error}
           help={entry.help ?? (entry.preset === undefined ? undefined : `usually ${String(entry.preset)}`)}
@@ -71,7 +71,7 @@ function Reading({
           {(aria) => (
             <Select
               {...aria}
-              value={(value as string) ?? ''}
+              value={asText(value) ?? ''}
               onChange={(event) => onChange(event.target.value || undefined)}
             >
               <option value="">choose …</option>
@@ -87,68 +87,39 @@ function Reading({
         <Choice
           label={label}
           options={entry.options}
-          value={value as string | undefined}
+          value={asText(value)}
           onChange={onChange}
           error={error}
         />
       )
     case 'set':
       return (
-        <SetOfWords
-          entry={entry}
-          label={label}
-          value={(value ?? []) as string[]}
-          onChange={onChange}
-          error={error}
-        />
+        <SetOfWords entry={entry} label={label} value={asTexts(value)} onChange={onChange} error={error} />
       )
     case 'words':
-      return (
-        <Tally
-          entry={entry}
-          label={label}
-          value={(value ?? []) as string[]}
-          onChange={onChange}
-          error={error}
-        />
-      )
+      return <Tally entry={entry} label={label} value={asTexts(value)} onChange={onChange} error={error} />
     case 'numbers':
       return (
         <Numbers
           entry={entry}
           label={label}
-          value={(value ?? []) as number[]}
+          value={asNumbers(value)}
           onChange={onChange}
           faults={faults}
           path={path}
         />
       )
     case 'counts':
-      return (
-        <Counts
-          label={label}
-          value={(value ?? {}) as Record<string, number>}
-          onChange={onChange}
-          error={error}
-        />
-      )
+      return <Counts label={label} value={countsOf(value)} onChange={onChange} error={error} />
     case 'list':
-      return (
-        <Rows
-          entry={entry}
-          value={(value ?? []) as Readings[]}
-          onChange={onChange}
-          faults={faults}
-          path={path}
-        />
-      )
+      return <Rows entry={entry} value={asRows(value)} onChange={onChange} faults={faults} path={path} />
     case 'group':
       return (
         <fieldset className="border-l-3 border-rule pl-4">
           <legend className="mb-2 font-semibold">{label}</legend>
           <ReadingForm
             entries={entry.items.map((item) => ({ ...item, required: item.required && value !== undefined }))}
-            readings={(value ?? {}) as Readings}
+            readings={asReadings(value)}
             onChange={(group) =>
               onChange(Object.values(group).every((each) => each === undefined) ? undefined : group)
             }
@@ -163,13 +134,20 @@ function Reading({
           {(aria) => (
             <Input
               {...aria}
-              value={(value as string) ?? ''}
+              value={asText(value) ?? ''}
               onChange={(event) => onChange(event.target.value || undefined)}
             />
           )}
         </Labelled>
       )
   }
+}
+
+/** Counts by name; what is no number is none. */
+function countsOf(value: unknown): Record<string, number> {
+  return Object.fromEntries(
+    Object.entries(asReadings(value)).map(([name, count]) => [name, asNumber(count) ?? 0]),
+  )
 }
 
 type WordsProps = {

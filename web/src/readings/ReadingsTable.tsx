@@ -1,5 +1,5 @@
 import type { ReadingEntry } from '../api/schema'
-import type { Readings } from '../api/readings'
+import { asReadings, asRows, type Readings } from '../api/readings'
 import { useUnits, type Units } from '../units/units'
 
 /** Readings as entered, in the viewer's units; compared with others, only what differs. */
@@ -48,9 +48,9 @@ function flatten(entries: ReadingEntry[], readings: Readings, units: Units, path
     const at = path + entry.name
     const label = prefix + entry.label
     if (entry.type === 'list') {
-      ;(value as Readings[]).forEach((row, i) => lines.push(row2line(entry, row, i, units, at, label)))
+      asRows(value).forEach((row, i) => lines.push(row2line(entry, row, i, units, at, label)))
     } else if (entry.type === 'group') {
-      lines.push(...flatten(entry.items, value as Readings, units, `${at}.`, `${label}, `))
+      lines.push(...flatten(entry.items, asReadings(value), units, `${at}.`, `${label}, `))
     } else {
       lines.push({ path: at, label, text: show(entry, value, units, entries) })
     }
@@ -70,7 +70,7 @@ function row2line(
     .filter((item) => row[item.name] !== undefined && row[item.name] !== false)
     .map((item) =>
       item.type === 'list'
-        ? (row[item.name] as Readings[])
+        ? asRows(row[item.name])
             .map((inner, k) => row2line(item, inner, k, units, '', '').text)
             .join('; ')
         : item.type === 'flag'

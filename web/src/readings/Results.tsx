@@ -1,7 +1,7 @@
 import type { Envelope } from '../api/schema'
 import { words } from '../words/dates'
 import { asLevel, levelFill, LevelMark } from '../ui/levels'
-import { Notice } from '../ui/states'
+import { asSeverity, Notice } from '../ui/states'
 import { FigureButton, Spread } from '../ui/Working'
 import { useUnits } from '../units/units'
 
@@ -99,9 +99,9 @@ export function Notes({ envelope }: { envelope: Envelope }) {
   return (
     <div className="grid gap-2">
       {[...envelope.notes]
-        .sort((a, b) => rank[a.severity as keyof typeof rank] - rank[b.severity as keyof typeof rank])
+        .sort((a, b) => rank[asSeverity(a.severity)] - rank[asSeverity(b.severity)])
         .map((note) => (
-          <Notice key={note.code} severity={note.severity as 'info' | 'caution' | 'danger'}>
+          <Notice key={note.code} severity={asSeverity(note.severity)}>
             {units.prose(note.text)}
           </Notice>
         ))}

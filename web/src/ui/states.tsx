@@ -4,14 +4,14 @@ import { ApiError } from '../api/client'
 import { Button } from './controls'
 import { useStoreFails } from '../device/device'
 
+export type Severity = 'info' | 'caution' | 'danger'
+
+/** What is not known to be less is minded. */
+export const asSeverity = (code: string): Severity =>
+  code === 'info' || code === 'danger' ? code : 'caution'
+
 /** Something to know, to mind or to fear; the word says which, not the colour alone. */
-export function Notice({
-  severity,
-  children,
-}: {
-  severity: 'info' | 'caution' | 'danger'
-  children: ReactNode
-}) {
+export function Notice({ severity, children }: { severity: Severity; children: ReactNode }) {
   return (
     <p
       className={clsx(

@@ -1,18 +1,14 @@
 import { HALVES } from '../../units/halves'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
-const WORDS: Record<string, [string, string, string]> = {
-  porosity: ['dense, no pores to be seen', 'some pores, between clods', 'full of pores, inside clods too'],
-  smell: ['sour, of rotten eggs', 'hardly any', 'earthy and fresh'],
-  'finger-stain': ['leaves no mark', 'a faint brown', 'stains dark'],
-}
+const STEPS = ['score.0', 'score.1', 'score.2'] as const
 
 /** What is judged by eye, nose or finger in halves from 0 to 2: one tap, its words beside it. */
-export function ScaleCapture(capture: CaptureProps) {
+export function ScaleCapture(capture: CaptureProps<'porosity' | 'smell' | 'finger-stain'>) {
   const entry = useEntry(capture)
-  const score = entry.readings.score as number | undefined
-  const words = WORDS[capture.method.id]
+  const { score } = entry.readings
   return (
     <PictureCapture
       capture={capture}
@@ -36,7 +32,7 @@ export function ScaleCapture(capture: CaptureProps) {
                 <span className="w-10 text-2xl font-bold">{each}</span>
                 <span>
                   {Number.isInteger(each) ? (
-                    words?.[each]
+                    entry.say(STEPS[each] ?? 'score.1')
                   ) : (
                     <span className="text-soft">between the two</span>
                   )}

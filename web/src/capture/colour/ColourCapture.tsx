@@ -1,9 +1,12 @@
 import { useState } from 'react'
 import { Check, Choice } from '../../ui/controls'
+import type { ReadingsOf } from '../../api/readings'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
-type Colour = { hue?: string; value?: number; chroma?: number }
+type Colour = NonNullable<ReadingsOf<'colour'>['sample']>
+type Reference = NonNullable<ReadingsOf<'colour'>['reference']>
 
 const VALUES = [8, 7, 6, 5, 4, 3, 2]
 const CHROMAS = [1, 2, 3, 4, 6, 8]
@@ -23,19 +26,19 @@ function shownColour({ hue, value, chroma }: Colour) {
 }
 
 /** A colour page to pick hue, value and chroma from, for the sample and for the reference beside it. */
-export function ColourCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { moist: true })
+export function ColourCapture(capture: CaptureProps<'colour'>) {
+  const entry = useEntry(capture)
   const { readings, set } = entry
   const [side, setSide] = useState<'sample' | 'reference'>('sample')
-  const sample = (readings.sample as Colour | undefined) ?? {}
-  const reference = (readings.reference as (Colour & { sameSoil?: boolean }) | undefined) ?? {}
+  const sample: Colour = readings.sample ?? {}
+  const reference: Reference = readings.reference ?? {}
   const colour = side === 'sample' ? sample : reference
   const hue = colour.hue ?? sample.hue ?? '10YR'
   const put = (part: Colour) => {
     const next = { hue, ...colour, ...part }
     set({ [side]: side === 'reference' ? { moist: true, sameSoil: true, ...next } : next })
   }
-  const hues = capture.method.readings[0]!.items.find((each) => each.name === 'hue')!.options
+  const hues = entry.item('sample', 'hue').options
   const named = (one: Colour) =>
     one.value === undefined ? 'not picked yet' : `${one.hue} ${one.value}/${one.chroma}`
   return (
@@ -43,11 +46,7 @@ export function ColourCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={sample.value !== undefined}
-      instruction={
-        side === 'sample'
-          ? 'Moist, in shade, the sun behind you: which crumb of the page is it?'
-          : 'Now the reference: the same soil, from under the fence or hedge.'
-      }
+      instruction={side === 'sample' ? entry.say('sample') : entry.say('reference')}
       picture={
         <div className="grid gap-2">
           <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="Hue">
@@ -106,8 +105,8 @@ export function ColourCapture(capture: CaptureProps) {
       <div className="grid grid-cols-2 gap-2" role="group" aria-label="What is compared">
         {(
           [
-            ['sample', 'Sample', sample],
-            ['reference', 'Reference', reference],
+            ['sample', entry.label('sample'), sample],
+            ['reference', entry.label('reference'), reference],
           ] as const
         ).map(([code, label, one]) => (
           <button
@@ -134,25 +133,19 @@ export function ColourCapture(capture: CaptureProps) {
         ))}
       </div>
       <Check
-        label="Both moistened until they no longer darkened"
-        checked={readings.moist === true}
+        {...entry.flag('moist')}
         onChange={(moist) =>
           set({ moist, ...(readings.reference !== undefined && { reference: { ...reference, moist } }) })
         }
       />
       {reference.value !== undefined && (
         <Check
-          label="The reference is the same soil"
+          label={entry.item('reference', 'sameSoil').label}
           checked={reference.sameSoil !== false}
           onChange={(sameSoil) => set({ reference: { ...reference, sameSoil } })}
         />
       )}
-      <Choice
-        label="Full marks where it is"
-        options={entry.options('rule')}
-        value={(readings.rule as string | undefined) ?? 'as-dark'}
-        onChange={(rule) => set({ rule })}
-      />
+      <Choice {...entry.choice('rule')} value={readings.rule ?? 'as-dark'} />
     </PictureCapture>
   )
 }

@@ -1,55 +1,43 @@
 import { v7 as uuid } from 'uuid'
 import type { TimerStep } from '../../api/schema'
 import { useKeys } from '../../ui/keys'
-import type { Readings } from '../../api/readings'
-import { useLive } from '../../core/core'
 import { showClock } from '../../words/dates'
-import { clocks, showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
+import { showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
 import { Button, Check, Choice } from '../../ui/controls'
 import { Ratings, Notes } from '../../readings/Results'
+import { useEntry } from '../frame/entry'
+import { useTestClocks } from '../frame/useTestClocks'
 import { CrumbDish } from './CrumbDish'
 import { following, sent, settle, STAGE_STEP, STAGES, tapped, type Crumb, type Stage } from './crumbStages'
 import { PanelLayout, RecordButton, useRecord, type CaptureProps } from '../frame/panel'
 
-const START_CRUMBS = 6
-const MOST_CRUMBS = 8
-
-const INSTRUCTIONS: Record<Stage, string> = {
-  set: 'Set the crumbs apart and run in water until they are covered. Start the clock as they go under.',
-  still: 'Do not touch. Tap each crumb as it gives way by itself.',
-  gentle: 'Now swirl gently. Tap each crumb that gives way.',
-  strong: 'Now swirl strongly. Tap each crumb that gives way.',
-  cloud10: 'Leave it still. Tap a crumb with a milky cloud: once faint, twice strong.',
-  cloud30: 'Look again: tap where a cloud is now stronger, or new.',
-  press: 'Press each crumb between two fingers. Tap those that are stones.',
-}
-
-const DONE: Partial<Record<Stage, string>> = {
-  still: '60 s over, next',
-  gentle: 'Swirled, next',
-  strong: 'Swirled, next',
-  cloud10: 'Clouds read, next',
-  cloud30: 'Clouds read, next',
-}
-
 /** A dish of crumbs tapped as each gives way, with a clock from the moment they go in. */
-export function CrumbsCapture(props: CaptureProps) {
-  const { draft, method, context } = props
+export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
+  const { draft, method } = props
   const { content } = draft
+  const clocks = useTestClocks()
   const stage = STAGES[Math.min(content.stage ?? 0, STAGES.length - 1)]!
-  const readings: Readings = { water: 'rain', airDry: true, ...content.readings }
-  const crumbs = (readings.crumbs as Crumb[] | undefined) ?? Array.from({ length: START_CRUMBS }, () => ({}))
+  // one that is corrected was pressed or not when it was recorded
+  const corrected = (content.stage ?? 0) >= STAGES.length
+  const entry = useEntry(props, {
+    meant: (readings) => (corrected ? readings : sent(readings, readings.crumbs ?? [], stage)),
+  })
+  const { readings, live } = entry
+  const { drawn } = entry.method
+  const crumbs = readings.crumbs ?? Array.from({ length: drawn.crumbs }, () => ({}))
   const now = useNow()
   const elapsed = content.startedAt ? Math.max(0, (now - Date.parse(content.startedAt)) / 1000) : 0
   const running = useTimers().find((timer) => timer.measurementId === draft.place.id)
-  const complete = sent(readings, crumbs, stage)
-  const live = useLive(method.id, complete, context)
   const record = useRecord(props)
   // no level before the last required reading
   const envelope = stage === 'press' || stage === 'cloud30' ? live?.envelope : undefined
-  const options = (name: string) => method.readings.find((each) => each.name === name)?.options ?? []
   const put = (next: Crumb[], nextStage: Stage = stage, startedAt = content.startedAt) =>
-    draft.change({ readings: { ...readings, crumbs: next }, startedAt, stage: STAGES.indexOf(nextStage) })
+    draft.change({
+      ...content,
+      readings: { ...readings, crumbs: next },
+      startedAt,
+      stage: corrected ? content.stage : STAGES.indexOf(nextStage),
+    })
 
   const start = () => {
     const startedAt = now
@@ -85,27 +73,27 @@ export function CrumbsCapture(props: CaptureProps) {
   }
   const tap = (index: number) => {
     if (index < crumbs.length)
-      put(crumbs.map((crumb, i) => (i === index ? tapped(crumb, stage, elapsed) : crumb)))
+      put(crumbs.map((crumb, i) => (i === index ? tapped(crumb, stage, elapsed, drawn) : crumb)))
   }
   useKeys({
     t: () => stage === 'set' && start(),
     u: () => draft.undo?.(),
     Enter: () => stage !== 'set' && stage !== 'press' && advance(),
-    ...Object.fromEntries(Array.from({ length: MOST_CRUMBS }, (_, i) => [String(i + 1), () => tap(i)])),
+    ...Object.fromEntries(Array.from({ length: drawn.mostCrumbs }, (_, i) => [String(i + 1), () => tap(i)])),
   })
   return (
     <PanelLayout
-      instruction={INSTRUCTIONS[stage]}
+      instruction={entry.say(stage)}
       picture={
         <>
           <CrumbDish crumbs={crumbs} stage={stage} onTap={tap} />
           {stage === 'set' && (
             <div className="flex flex-wrap items-center gap-3">
               <span className="mr-auto">{crumbs.length} crumbs</span>
-              <Button disabled={crumbs.length <= 3} onClick={() => put(crumbs.slice(0, -1))}>
+              <Button disabled={crumbs.length <= drawn.fewestCrumbs} onClick={() => put(crumbs.slice(0, -1))}>
                 One less
               </Button>
-              <Button disabled={crumbs.length >= MOST_CRUMBS} onClick={() => put([...crumbs, {}])}>
+              <Button disabled={crumbs.length >= drawn.mostCrumbs} onClick={() => put([...crumbs, {}])}>
                 One more
               </Button>
             </div>
@@ -116,17 +104,8 @@ export function CrumbsCapture(props: CaptureProps) {
         <>
           {stage === 'set' ? (
             <>
-              <Choice
-                label="Water in the dish"
-                options={options('water')}
-                value={readings.water as string}
-                onChange={(water) => draft.change({ ...content, readings: { ...readings, water } })}
-              />
-              <Check
-                label="The crumbs are air-dry"
-                checked={readings.airDry === true}
-                onChange={(airDry) => draft.change({ ...content, readings: { ...readings, airDry } })}
-              />
+              <Choice {...entry.choice('water')} />
+              <Check {...entry.flag('airDry')} />
             </>
           ) : (
             <Clock stage={stage} elapsed={elapsed} steps={running?.steps} />
@@ -140,7 +119,7 @@ export function CrumbsCapture(props: CaptureProps) {
               <Notes envelope={envelope} />
             </>
           ) : (
-            stage !== 'set' && <SoFar crumbs={crumbs} />
+            stage !== 'set' && <SoFar crumbs={crumbs} ahead={entry.say('ahead')} />
           )}
         </>
       }
@@ -157,14 +136,14 @@ export function CrumbsCapture(props: CaptureProps) {
           {stage === 'press' ? (
             <RecordButton
               record={record}
-              readings={complete}
+              readings={entry.sent}
               envelope={live?.envelope}
               correcting={draft.place.supersedes !== undefined}
             />
           ) : (
             stage !== 'set' && (
               <Button kind="primary" className="min-h-13" onClick={advance}>
-                {DONE[stage]}
+                {entry.say(`done.${stage}`)}
               </Button>
             )
           )}
@@ -196,7 +175,7 @@ function Clock({ stage, elapsed, steps }: { stage: Stage; elapsed: number; steps
   )
 }
 
-function SoFar({ crumbs }: { crumbs: Crumb[] }) {
+function SoFar({ crumbs, ahead }: { crumbs: Crumb[]; ahead: string }) {
   const gone = crumbs.filter((crumb) => crumb.slake && crumb.slake !== 'holds').length
   return (
     <div className="grid gap-1">
@@ -204,10 +183,7 @@ function SoFar({ crumbs }: { crumbs: Crumb[] }) {
       <span className="text-2xl font-bold">
         {gone} of {crumbs.length} gave way
       </span>
-      <p className="leading-snug text-soft">
-        The cloud is read at 10:00 and, if there is one, at 30:00. Press each crumb at the end: a stone never
-        slakes.
-      </p>
+      <p className="leading-snug text-soft">{ahead}</p>
     </div>
   )
 }

@@ -1,12 +1,8 @@
-import type { Readings } from '../../api/readings'
+import type { MethodTypes } from '../../api/methodTypes'
+import type { ReadingsOf } from '../../api/readings'
 
-export type Crumb = {
-  slake?: 'under-60s' | 'gentle-swirl' | 'strong-swirl' | 'holds'
-  collapseSeconds?: number
-  cloud10?: 'none' | 'faint' | 'strong'
-  cloud30?: 'none' | 'faint' | 'strong'
-  stone?: boolean
-}
+type Readings = ReadingsOf<'crumb-stability'>
+export type Crumb = NonNullable<Readings['crumbs']>[number]
 
 /** The staged watch, in its order. */
 export const STAGES = ['set', 'still', 'gentle', 'strong', 'cloud10', 'cloud30', 'press'] as const
@@ -21,14 +17,18 @@ export const STAGE_STEP: Partial<Record<Stage, string>> = {
 }
 
 const CLOUDS = ['none', 'faint', 'strong'] as const
-const STILL_SECONDS = 60
 
 function nextCloud(cloud: Crumb['cloud10']) {
   return CLOUDS[(CLOUDS.indexOf(cloud ?? 'none') + 1) % CLOUDS.length]
 }
 
 /** What a tap on a crumb means at a stage; a second tap takes it back. */
-export function tapped(crumb: Crumb, stage: Stage, elapsedSeconds: number): Crumb {
+export function tapped(
+  crumb: Crumb,
+  stage: Stage,
+  elapsedSeconds: number,
+  { stillSeconds }: Pick<MethodTypes['crumb-stability']['drawn'], 'stillSeconds'>,
+): Crumb {
   const given = { still: 'under-60s', gentle: 'gentle-swirl', strong: 'strong-swirl' } as const
   switch (stage) {
     case 'still':
@@ -41,7 +41,7 @@ export function tapped(crumb: Crumb, stage: Stage, elapsedSeconds: number): Crum
         ? {
             ...crumb,
             slake: 'under-60s',
-            collapseSeconds: Math.min(STILL_SECONDS - 1, Math.round(elapsedSeconds)),
+            collapseSeconds: Math.min(stillSeconds - 1, Math.round(elapsedSeconds)),
           }
         : { ...crumb, slake: given[stage] }
     case 'cloud10':

@@ -1,39 +1,37 @@
 import { useState } from 'react'
+import type { ReadingsOf } from '../../api/readings'
 import { useUnits } from '../../units/units'
 import { Button, QuantityInput } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { Count, PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { Count, PictureCapture } from '../frame/parts'
 
-type Block = {
-  lengthMm: number
-  widthMm: number
-  depthMm: number
-  adults?: number
-  juveniles?: number
-  surfaceDwellers?: number
-  deepBurrowers?: number
-}
+type Block = NonNullable<ReadingsOf<'earthworms'>['blocks']>[number]
 
-const SPADE: Block = { lengthMm: 200, widthMm: 200, depthMm: 300 }
-const BLOCKS = 3
 const SHOWN = 24
 
 /** Worms, block by block: big keys while the hands are muddy, or typed counts. */
-export function WormsCapture(capture: CaptureProps) {
-  const { draft, method } = capture
+export function WormsCapture(capture: CaptureProps<'earthworms'>) {
+  const { draft } = capture
   const units = useUnits()
-  const held = (draft.content.readings.blocks as Block[] | undefined) ?? []
-  const [at, setAt] = useState(Math.min(held.length, BLOCKS - 1))
-  const [field, setField] = useState<'adults' | 'juveniles'>('adults')
-  const blocks = Array.from({ length: Math.max(BLOCKS, held.length) }, (_, i) => held[i] ?? SPADE)
-  const block = blocks[at]!
-  const counted = blocks.filter((each) => each.adults !== undefined || each.juveniles !== undefined)
-  // a block of which only one kind was counted has none of the other
-  const sent = counted.map((each) => ({ ...each, adults: each.adults ?? 0, juveniles: each.juveniles ?? 0 }))
-  const entry = useEntry({
-    ...capture,
-    draft: { ...draft, content: { ...draft.content, readings: sent.length > 0 ? { blocks: sent } : {} } },
+  const entry = useEntry(capture, {
+    meant: (readings) => {
+      // a block of which only one kind was counted has none of the other
+      const counted = (readings.blocks ?? [])
+        .filter(isCounted)
+        .map((each) => ({ ...each, adults: each.adults ?? 0, juveniles: each.juveniles ?? 0 }))
+      return counted.length > 0 ? { blocks: counted } : {}
+    },
   })
+  const wanted = entry.method.drawn.blocks
+  const held = draft.content.readings.blocks ?? []
+  const [at, setAt] = useState(Math.min(held.length, wanted - 1))
+  const [field, setField] = useState<'adults' | 'juveniles'>('adults')
+  const spade = entry.readings.blocks?.[0] ?? {}
+  const fresh: Block = { lengthMm: spade.lengthMm, widthMm: spade.widthMm, depthMm: spade.depthMm }
+  const blocks = Array.from({ length: Math.max(wanted, held.length) }, (_, i) => held[i] ?? fresh)
+  const block = blocks[at]!
+  const counted = blocks.filter(isCounted)
   const put = (part: Partial<Block>) => {
     const next = blocks.map((each, i) => (i === at ? { ...each, ...part } : each))
     draft.change({ ...draft.content, readings: { blocks: next } })
@@ -47,7 +45,7 @@ export function WormsCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={counted.length > 0}
-      instruction={`Block ${at + 1} of ${blocks.length}: break it and count as you go. Adults have a saddle.`}
+      instruction={entry.say('block', { n: at + 1, of: blocks.length })}
       picture={
         <>
           <Sheet block={block} />
@@ -81,7 +79,7 @@ export function WormsCapture(capture: CaptureProps) {
     >
       <Count
         key={`a${at}`}
-        label="Adults"
+        label={entry.item('blocks', 'adults').label}
         autoFocus={field === 'adults'}
         value={block.adults}
         onChange={(adults) => put({ adults })}
@@ -89,7 +87,7 @@ export function WormsCapture(capture: CaptureProps) {
       />
       <Count
         key={`j${at}`}
-        label="Young"
+        label={entry.item('blocks', 'juveniles').label}
         autoFocus={field === 'juveniles'}
         value={block.juveniles}
         onChange={(juveniles) => put({ juveniles })}
@@ -97,14 +95,14 @@ export function WormsCapture(capture: CaptureProps) {
       />
       <details>
         <summary className="min-h-11 cursor-pointer content-center text-accent">
-          Size {units.number(block.lengthMm, 'mm')} × {units.number(block.widthMm, 'mm')} ×{' '}
-          {units.text(block.depthMm, 'mm')}, and kinds
+          Size {units.number(block.lengthMm ?? 0, 'mm')} × {units.number(block.widthMm ?? 0, 'mm')} ×{' '}
+          {units.text(block.depthMm ?? 0, 'mm')}, and kinds
         </summary>
         <div className="grid grid-cols-2 gap-3">
           {(['lengthMm', 'widthMm', 'depthMm'] as const).map((name) => (
             <QuantityInput
               key={name}
-              label={labelOf(method, name)}
+              label={entry.item('blocks', name).label}
               unit="mm"
               value={block[name]}
               onChange={(mm) => mm !== undefined && put({ [name]: mm })}
@@ -113,7 +111,7 @@ export function WormsCapture(capture: CaptureProps) {
           {(['surfaceDwellers', 'deepBurrowers'] as const).map((name) => (
             <QuantityInput
               key={name}
-              label={`${labelOf(method, name)} (if told apart)`}
+              label={`${entry.item('blocks', name).label} (if told apart)`}
               unit=""
               value={block[name]}
               onChange={(count) => put({ [name]: count })}
@@ -125,8 +123,8 @@ export function WormsCapture(capture: CaptureProps) {
   )
 }
 
-function labelOf(method: CaptureProps['method'], name: string) {
-  return method.readings[0]!.items.find((each) => each.name === name)?.label ?? name
+function isCounted(block: Block) {
+  return block.adults !== undefined || block.juveniles !== undefined
 }
 
 /** The sheet with the worms counted so far: long ones with a saddle, short pale ones. */

@@ -1,19 +1,24 @@
 import { Choice } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
 /** A drop of acid on a crumb: what it looks like, and what is heard. */
-export function FizzCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { acid: 'hcl-10' })
+export function FizzCapture(capture: CaptureProps<'fizz'>) {
+  const entry = useEntry(capture)
   const { readings, set } = entry
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={readings.seen !== undefined}
-      instruction="Two drops on a crumb. Look first, then listen."
+      instruction={entry.say('look')}
       picture={
-        <div role="radiogroup" aria-label="Seen" className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+        <div
+          role="radiogroup"
+          aria-label={entry.label('seen')}
+          className="grid grid-cols-2 gap-2 sm:grid-cols-3"
+        >
           {entry.options('seen').map((option, i) => (
             <button
               key={option.code}
@@ -33,18 +38,8 @@ export function FizzCapture(capture: CaptureProps) {
         </div>
       }
     >
-      <Choice
-        label="Heard, close to the ear"
-        options={entry.options('heard')}
-        value={(readings.heard as string | undefined) ?? 'no'}
-        onChange={(heard) => set({ heard })}
-      />
-      <Choice
-        label="Acid"
-        options={entry.options('acid')}
-        value={readings.acid as string}
-        onChange={(acid) => set({ acid })}
-      />
+      <Choice {...entry.choice('heard')} value={readings.heard ?? 'no'} />
+      <Choice {...entry.choice('acid')} />
     </PictureCapture>
   )
 }

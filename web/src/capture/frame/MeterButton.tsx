@@ -1,7 +1,7 @@
-import { useEffect, useRef, useState } from 'react'
+import { useContext, useEffect, useRef, useState } from 'react'
 import { Button } from '../../ui/controls'
 import { useUnits } from '../../units/units'
-import type { CaptureProps } from './panel'
+import { OnBench, type CaptureProps } from './panel'
 
 type Shown = { value: number; unit: string; stable: boolean; simulated: boolean }
 
@@ -20,6 +20,7 @@ export function MeterButton({
   onReading: (value: number) => void
 }) {
   const units = useUnits()
+  const trial = useContext(OnBench)
   const [on, setOn] = useState(false)
   const [shown, setShown] = useState<Shown>()
   const [when, setWhen] = useState(false)
@@ -50,6 +51,7 @@ export function MeterButton({
     source.onerror = () => setTrouble(true)
     return () => source.close()
   }, [on, instrument, at.id, depthMm])
+  if (trial) return null
   if (!on)
     return (
       <Button className="justify-self-start" onClick={() => setOn(true)}>

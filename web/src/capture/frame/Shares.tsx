@@ -1,23 +1,22 @@
 import { useRef } from 'react'
-import type { Readings } from '../../api/readings'
 import { QuantityInput } from '../../ui/controls'
 
 /** Shares of a whole, one under the other; Enter goes to the next, and says how much is left over. */
-export function Shares({
+export function Shares<Name extends string>({
   parts,
   readings,
   onChange,
   whole,
 }: {
-  parts: { name: string; label: string }[]
-  readings: Readings
-  onChange: (changed: Readings) => void
+  parts: { name: Name; label: string }[]
+  readings: { [N in Name]?: number }
+  onChange: (changed: { [N in Name]?: number }) => void
   /** undefined where the shares need not add up */
   whole?: number
 }) {
   const box = useRef<HTMLDivElement>(null)
   const given = parts.filter((part) => readings[part.name] !== undefined)
-  const sum = given.reduce((all, part) => all + (readings[part.name] as number), 0)
+  const sum = given.reduce((all, part) => all + (readings[part.name] ?? 0), 0)
   const next = (i: number) => box.current?.querySelectorAll<HTMLInputElement>('input')[i + 1]?.focus()
   return (
     <div ref={box} className="grid grid-cols-2 gap-3">
@@ -27,8 +26,8 @@ export function Shares({
           label={part.label}
           unit="%"
           autoFocus={i === 0 && given.length === 0}
-          value={readings[part.name] as number | undefined}
-          onChange={(value) => onChange({ [part.name]: value })}
+          value={readings[part.name]}
+          onChange={(value) => onChange(changed(part.name, value))}
           onEnter={() => next(i)}
         />
       ))}
@@ -39,4 +38,10 @@ export function Shares({
       )}
     </div>
   )
+}
+
+function changed<Name extends string>(name: Name, value: number | undefined) {
+  const part: { [N in Name]?: number } = {}
+  part[name] = value
+  return part
 }

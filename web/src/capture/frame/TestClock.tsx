@@ -1,9 +1,11 @@
 import { v7 as uuid } from 'uuid'
 import { useKeys } from '../../ui/keys'
 import { showClock } from '../../words/dates'
-import { clocks, showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
+import { useContext } from 'react'
+import { showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
 import { Button } from '../../ui/controls'
-import type { CaptureProps } from './panel'
+import { OnBench, type CaptureProps } from './panel'
+import { useTestClocks } from './useTestClocks'
 
 export type Moment = { code: string; label: string; seconds: number; toleranceSeconds: number }
 
@@ -33,6 +35,8 @@ export function TestClock({
 }) {
   const { draft, method, place } = capture
   const now = useNow()
+  const clocks = useTestClocks()
+  const trial = useContext(OnBench)
   const timer = useTimers().find((each) => each.measurementId === draft.place.id)
   const start = () => {
     draft.change({ ...draft.content, startedAt: new Date(now).toISOString() })
@@ -50,7 +54,7 @@ export function TestClock({
     )
   }
   useKeys({ t: () => !timer && moments.length > 0 && start() })
-  if (moments.length === 0) return null
+  if (moments.length === 0 || trial) return null
   if (!timer)
     return (
       <Button className="min-h-13 justify-self-start" onClick={start}>

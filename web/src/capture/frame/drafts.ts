@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, must } from '../../api/client'
 import { queries } from '../../queries/queries'
+import type { Readings } from '../../api/readings'
 import type { Draft } from '../../api/schema'
 import {
   forgetDraft,
@@ -19,10 +20,12 @@ export type { Content, DraftPlace } from '../../device/device'
 const SEND_AFTER_MS = 250
 const UNDONE = 30
 
-export type DraftState = {
-  content: Content
+/** Readings of a test while they are entered. */
+export type DraftState<R = Readings> = {
+  content: Content<R>
   place: DraftPlace
-  change: (next: Content) => void
+  // a method, so that what handles any test's draft takes that of one
+  change(next: Content<R>): void
   move: (layer: { depthTopMm?: number; depthBottomMm?: number }) => void
   undo: (() => void) | undefined
   /** somebody else changed the same draft: theirs, to choose from */

@@ -1,15 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useState, type ReactNode } from 'react'
+import { createContext, useContext, useState, type ReactNode } from 'react'
 import { ApiError } from '../../api/client'
 import type { Envelope, Measurement, MethodEntry, Stop } from '../../api/schema'
-import type { Readings } from '../../api/readings'
+import type { Readings, ReadingsOf } from '../../api/readings'
 import { keep } from '../../device/outbox'
 import { Button, Input, Labelled } from '../../ui/controls'
 import type { DraftState } from './drafts'
 
-/** What every capture panel gets. */
-export type CaptureProps = {
-  draft: DraftState
+/** What every capture panel gets; `Id` says of which method, where that is known. */
+export type CaptureProps<Id extends string = string> = {
+  draft: DraftState<ReadingsOf<Id>>
   context: Readings
   method: MethodEntry
   stop: Stop
@@ -50,6 +50,11 @@ export function PanelLayout({
     </div>
   )
 }
+
+/** On the bench a picture is tried: nothing is recorded, no clock is kept, no instrument is asked; it tells its figures. */
+export const OnBench = createContext<Bench | undefined>(undefined)
+
+export type Bench = { told: (envelope: Envelope | undefined) => void }
 
 /** Ids recorded on this page: it is left by its own way, not by finding them recorded. */
 export const recordedHere = new Set<string>()
@@ -107,7 +112,9 @@ export function RecordButton({
   label?: string
 }) {
   const [reason, setReason] = useState('')
+  const trial = useContext(OnBench)
   const faults = record.error instanceof ApiError ? record.error.faults : []
+  if (trial) return <p className="content-center text-center text-soft">Nothing is saved here.</p>
   return (
     <div className="grid gap-2">
       {correcting && (

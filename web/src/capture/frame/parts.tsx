@@ -1,27 +1,15 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react'
 import type { Envelope } from '../../api/schema'
 import { useKeys } from '../../ui/keys'
-import type { Readings } from '../../api/readings'
-import { useLive, type Outcome } from '../../core/core'
+import type { Outcome } from '../../core/core'
+import { useUnits } from '../../units/units'
 import { Button } from '../../ui/controls'
 import { asLevel, LevelMark } from '../../ui/levels'
-import { Notice } from '../../ui/states'
+import { asSeverity, Notice } from '../../ui/states'
 import { Figures, Notes, Ratings } from '../../readings/Results'
 import { PanelLayout, RecordButton, useRecord, type CaptureProps } from './panel'
-import { pruned } from '../../api/readings'
+import type { Entry } from './entry'
 import { TestClock } from './TestClock'
-
-/** Readings of a test as entered over what is usual, and what the core makes of them at once. */
-export function useEntry({ draft, method, context }: CaptureProps, usual: Readings = {}) {
-  const readings: Readings = { ...usual, ...draft.content.readings }
-  const sent = pruned(method.readings, readings)
-  const live = useLive(method.id, sent, context)
-  const set = (changed: Readings) => draft.change({ ...draft.content, readings: { ...readings, ...changed } })
-  const options = (name: string) => method.readings.find((each) => each.name === name)?.options ?? []
-  return { readings, sent, live, set, options }
-}
-
-export type Entry = ReturnType<typeof useEntry>
 
 /** A test on its own picture: instruction, picture, entries, what it means so far, and the button that records. */
 export function PictureCapture({
@@ -34,7 +22,7 @@ export function PictureCapture({
   begun,
 }: {
   capture: CaptureProps
-  entry: Entry
+  entry: Pick<Entry, 'live' | 'sent' | 'warnings'>
   instruction: ReactNode
   picture: ReactNode
   children?: ReactNode
@@ -45,14 +33,15 @@ export function PictureCapture({
 }) {
   const { draft, method } = capture
   const record = useRecord(capture)
-  const { live, sent } = entry
+  const units = useUnits()
+  const { live, sent, warnings } = entry
   useKeys({
     u: () => draft.undo?.(),
     r: () =>
       live?.envelope && !record.isPending && record.mutate({ readings: sent, envelope: live.envelope }),
   })
   // what the core calls dangerous says the same, and louder
-  const told = live?.envelope?.notes.some((note) => note.severity === 'danger')
+  const told = [...warnings, ...(live?.envelope?.notes ?? [])].some((note) => note.severity === 'danger')
   const minding = told ? undefined : (caution ?? method.cautions[0])
   return (
     <PanelLayout
@@ -60,6 +49,11 @@ export function PictureCapture({
       picture={picture}
       side={
         <>
+          {warnings.map((note) => (
+            <Notice key={note.code} severity={asSeverity(note.severity)}>
+              {units.prose(note.text)}
+            </Notice>
+          ))}
           {children}
           <TestClock capture={capture} />
           <LiveResult live={live} capture={capture} begun={begun} />
@@ -256,10 +250,10 @@ export function Count({
   )
 }
 
-/** What this device last used, such as a tip or a ring: the usual entry of the next test. */
-export function remembered(name: string, otherwise: number) {
+/** What this device last used, such as a tip or a ring: the usual entry of the next test; undefined if none yet. */
+export function remembered(name: string) {
   const kept = Number(localStorage.getItem(`used:${name}`))
-  return Number.isFinite(kept) && kept > 0 ? kept : otherwise
+  return Number.isFinite(kept) && kept > 0 ? kept : undefined
 }
 
 export function remember(name: string, value: number | undefined) {

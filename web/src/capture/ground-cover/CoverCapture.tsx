@@ -1,11 +1,13 @@
 import { useState } from 'react'
 import { Choice } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry, type Entry } from '../frame/parts'
+import { useEntry, type Entry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 import { Shares } from '../frame/Shares'
 
 const KINDS = ['living', 'litter', 'stone', 'bare'] as const
 type Kind = (typeof KINDS)[number]
+type CoverEntry = Entry<'ground-cover'>
 
 const COLUMNS = 10
 const ROWS = 5
@@ -18,10 +20,10 @@ const LOOK: Record<Kind, string> = {
 }
 
 /** Ground cover: points tapped on a grid as the toe meets them, or four shares that fill the ground. */
-export function CoverCapture(capture: CaptureProps) {
+export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
   const entry = useEntry(capture)
   const { readings, set } = entry
-  const points = (readings.points as Kind[] | undefined) ?? []
+  const points = readings.points ?? []
   const given = KINDS.filter((kind) => readings[`${kind}Pct`] !== undefined)
   const [way, setWay] = useState<'points' | 'shares'>(points.length > 0 ? 'points' : 'shares')
   return (
@@ -29,11 +31,7 @@ export function CoverCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={points.length > 0 || given.length === KINDS.length}
-      instruction={
-        way === 'points'
-          ? 'At every second step, tap what lies under your toe.'
-          : 'Lay the quadrat down. How much of it is what?'
-      }
+      instruction={way === 'points' ? entry.say('points') : entry.say('shares')}
       picture={
         way === 'points' ? (
           <Points points={points} onChange={(next) => set({ points: next })} />
@@ -62,8 +60,8 @@ export function CoverCapture(capture: CaptureProps) {
       ) : (
         <Shares
           parts={KINDS.map((kind) => ({
-            name: `${kind}Pct`,
-            label: capture.method.readings.find((each) => each.name === `${kind}Pct`)!.label,
+            name: `${kind}Pct` as const,
+            label: entry.label(`${kind}Pct`),
           }))}
           readings={readings}
           onChange={set}
@@ -75,7 +73,7 @@ export function CoverCapture(capture: CaptureProps) {
 }
 
 /** One key for each thing, large enough for a glove. */
-function PointKeys({ points, entry }: { points: Kind[]; entry: Entry }) {
+function PointKeys({ points, entry }: { points: Kind[]; entry: CoverEntry }) {
   return (
     <div className="grid grid-cols-2 gap-2">
       {entry.options('points').map((option) => (
@@ -86,13 +84,19 @@ function PointKeys({ points, entry }: { points: Kind[]; entry: Entry }) {
           className="flex min-h-16 items-center gap-3 rounded-sm border border-strong-rule bg-paper px-3 text-left font-semibold"
         >
           <svg width="26" height="26" viewBox="-11 -11 22 22" aria-hidden>
-            <Mark kind={option.code as Kind} />
+            <Mark kind={option.code} />
           </svg>
           <span className="grow">{option.label}</span>
           <span className="text-soft">{points.filter((each) => each === option.code).length}</span>
         </button>
       ))}
-      <p className="col-span-2 text-soft">{points.length} points; at least 20, better 50.</p>
+      <p className="col-span-2 text-soft">
+        {entry.say('enough', {
+          n: points.length,
+          fewest: entry.method.readings.find((each) => each.name === 'points')?.minItems ?? 1,
+          wanted: entry.method.drawn.wantedPoints,
+        })}
+      </p>
     </div>
   )
 }
@@ -151,8 +155,8 @@ function Points({ points, onChange }: { points: Kind[]; onChange: (points: Kind[
 }
 
 /** The quadrat from above, filled with marks in the shares given. */
-function Ground({ entry }: { entry: Entry }) {
-  const shares = KINDS.map((kind) => (entry.readings[`${kind}Pct`] as number | undefined) ?? 0)
+function Ground({ entry }: { entry: CoverEntry }) {
+  const shares = KINDS.map((kind) => entry.readings[`${kind}Pct`] ?? 0)
   const marks = KINDS.flatMap((kind, i) =>
     Array.from({ length: Math.round(Math.min(100, shares[i]!)) }, () => kind),
   ).slice(0, 100)

@@ -1,7 +1,5 @@
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import type { Envelope } from '../../api/schema'
-import type { Readings } from '../../api/readings'
-import { useLive } from '../../core/core'
 import { showClock } from '../../words/dates'
 import { Button, Check, Choice, QuantityInput } from '../../ui/controls'
 import { useUnits } from '../../units/units'
@@ -9,31 +7,31 @@ import { DrainOutEntry, QuickEntry } from './HoleOnce'
 import { LevelEntry, type Point } from './HoleLevels'
 import { HolePicture } from './HolePicture'
 import { HoleResult } from './HoleResult'
-import { faultAt } from '../../api/readings'
+import { faultAt, whole, type ReadingsOf } from '../../api/readings'
+import { known, useEntry, type Entry } from '../frame/entry'
 import { PanelLayout, RecordButton, useRecord, type CaptureProps } from '../frame/panel'
 
-type Mode = 'stepped' | 'drain-out' | 'quick'
-
-const START: Readings = {
-  mode: 'stepped',
-  holeDiameterMm: 200,
-  holeDepthMm: 300,
-  presoaked: true,
-  measure: 'water-depth',
-}
+type HoleReadings = ReadingsOf<'hole-drainage'>
+type Mode = NonNullable<HoleReadings['mode']>
 
 /** A hole whose level falls as readings come in, at whatever clock times. */
-export function HoleCapture(props: CaptureProps) {
-  const { draft, context, method } = props
-  const readings: Readings = { ...START, ...draft.content.readings }
-  const mode = readings.mode as Mode
-  const points = useMemo(() => (readings.points as Point[] | undefined) ?? [], [readings.points])
-  const sent = mode === 'stepped' ? { ...readings, points } : readings
-  const holeDepth = readings.holeDepthMm as number | undefined
-  const live = useLive(method.id, sent, { ...context, depthTopMm: 0, depthBottomMm: holeDepth })
+export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
+  const { draft } = props
+  const usual = known<'hole-drainage'>(props.method).usual
+  // what the hole goes through is its depth, not a sampled layer
+  const depthBottomMm = { ...usual, ...draft.content.readings }.holeDepthMm
+  const context = { ...props.context, depthTopMm: 0, depthBottomMm }
+  const entry = useEntry<'hole-drainage'>(
+    { ...props, context },
+    {
+      meant: (readings) =>
+        readings.mode === 'stepped' ? { ...readings, points: readings.points ?? [] } : readings,
+    },
+  )
+  const { readings, sent, live, set } = entry
+  const mode: Mode = readings.mode ?? 'stepped'
+  const points = whole(readings.points, 'minute', 'mm')
   const record = useRecord(props)
-  const set = (changed: Readings) => draft.change({ ...draft.content, readings: { ...readings, ...changed } })
-  const options = (name: string) => method.readings.find((each) => each.name === name)?.options ?? []
   const begun = points.length > 0
   const [setUp, setSetUp] = useState(!begun)
   const envelope = live?.envelope
@@ -47,7 +45,13 @@ export function HoleCapture(props: CaptureProps) {
   return (
     <PanelLayout
       instruction={
-        <Instruction mode={mode} points={points} startedAt={draft.content.startedAt} envelope={envelope} />
+        <Instruction
+          entry={entry}
+          mode={mode}
+          points={points}
+          startedAt={draft.content.startedAt}
+          envelope={envelope}
+        />
       }
       picture={
         <>
@@ -61,27 +65,17 @@ export function HoleCapture(props: CaptureProps) {
           )}
           {setUp || mode !== 'stepped' ? (
             <div className="grid gap-4">
-              <Choice
-                label="How it is run"
-                options={options('mode')}
-                value={mode}
-                onChange={(code) => set({ mode: code })}
-              />
+              <Choice {...entry.choice('mode')} />
               <div className="grid grid-cols-2 gap-4">
                 {mode === 'stepped' && (
                   <QuantityInput
-                    label="Width of the hole"
-                    unit="mm"
-                    value={readings.holeDiameterMm as number | undefined}
-                    onChange={(mm) => set({ holeDiameterMm: mm })}
+                    {...entry.quantity('holeDiameterMm')}
                     error={faultAt(live?.faults, 'holeDiameterMm')}
                   />
                 )}
                 {mode !== 'quick' && (
                   <QuantityInput
-                    label="Depth of the hole"
-                    unit="mm"
-                    value={holeDepth}
+                    {...entry.quantity('holeDepthMm')}
                     onChange={changeDepth}
                     error={faultAt(live?.faults, 'holeDepthMm')}
                   />
@@ -89,17 +83,8 @@ export function HoleCapture(props: CaptureProps) {
               </div>
               {mode === 'stepped' && (
                 <>
-                  <Choice
-                    label="The ruler reads"
-                    options={options('measure')}
-                    value={readings.measure as string}
-                    onChange={(code) => set({ measure: code })}
-                  />
-                  <Check
-                    label="Filled and drained once before (presoaked)"
-                    checked={readings.presoaked === true}
-                    onChange={(presoaked) => set({ presoaked })}
-                  />
+                  <Choice {...entry.choice('measure')} />
+                  <Check {...entry.flag('presoaked')} />
                 </>
               )}
             </div>
@@ -122,11 +107,9 @@ export function HoleCapture(props: CaptureProps) {
               set={set}
             />
           )}
-          {mode === 'drain-out' && <DrainOutEntry readings={readings} set={set} faults={live?.faults} />}
-          {mode === 'quick' && <QuickEntry readings={readings} set={set} faults={live?.faults} />}
-          {envelope && (
-            <HoleResult envelope={envelope} readings={sent} context={context} method={method.id} />
-          )}
+          {mode === 'drain-out' && <DrainOutEntry entry={entry} />}
+          {mode === 'quick' && <QuickEntry entry={entry} />}
+          {envelope && <HoleResult envelope={envelope} readings={sent} context={context} entry={entry} />}
         </>
       }
       foot={
@@ -147,28 +130,29 @@ export function HoleCapture(props: CaptureProps) {
 }
 
 function Instruction({
+  entry,
   mode,
   points,
   startedAt,
   envelope,
 }: {
+  entry: Entry<'hole-drainage'>
   mode: Mode
   points: Point[]
   startedAt: string | undefined
   envelope: Envelope | undefined
 }) {
   const units = useUnits()
-  if (mode === 'drain-out') return <>Note how long it takes until the hole is empty.</>
-  if (mode === 'quick') return <>Read the water, wait a quarter of an hour, read it again.</>
-  if (points.length === 0) return <>Fill the hole and read the level.</>
+  if (mode === 'drain-out') return entry.say('drain-out')
+  if (mode === 'quick') return entry.say('quick')
+  if (points.length === 0) return entry.say('fill')
   const minute = envelope?.values.nextReadingMinute?.value
   const at =
     minute !== undefined && startedAt ? showClock(Date.parse(startedAt) + minute * 60_000) : undefined
-  if (points.length === 1) return <>{units.prose('Read again when the level has fallen by about 10 mm.')}</>
-  if (envelope?.notes.some((note) => note.code === 'REFILL'))
-    return <>Nearly empty. Top up, then read the level.</>
+  if (points.length === 1) return units.prose(entry.say('second'))
+  if (envelope?.notes.some((note) => note.code === 'REFILL')) return entry.say('refill')
   if (envelope?.classes.steady === 'yes') {
-    return <>It has settled.{at && ` One more reading at ${at} makes it certain.`}</>
+    return `${entry.say('steady')} ${at ? entry.say('certain', { at }) : ''}`
   }
-  return <>Still slowing down.{at && ` Read again at ${at}.`}</>
+  return `${entry.say('slowing')} ${at ? entry.say('again', { at }) : ''}`
 }

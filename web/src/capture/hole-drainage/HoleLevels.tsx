@@ -2,15 +2,16 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '../../api/client'
 import { useKeys } from '../../ui/keys'
-import type { Readings } from '../../api/readings'
 import { useCore } from '../../core/core'
 import { showClock } from '../../words/dates'
-import { clocks, useNow, useTimers } from '../../timers/clocks'
+import { useNow, useTimers } from '../../timers/clocks'
 import { Button, Input, QuantityInput, Labelled } from '../../ui/controls'
 import { useUnits } from '../../units/units'
-import { faultAt } from '../../api/readings'
+import { faultAt, type ReadingsOf } from '../../api/readings'
+import { useTestClocks } from '../frame/useTestClocks'
 import { type CaptureProps } from '../frame/panel'
 
+type HoleReadings = ReadingsOf<'hole-drainage'>
 export type Point = { minute: number; mm: number; refill?: boolean }
 
 /** The next reading, at the time it is taken or at a time read off paper; and those taken. */
@@ -23,13 +24,14 @@ export function LevelEntry({
   faults,
   onBegun,
   set,
-}: CaptureProps & {
-  readings: Readings
+}: CaptureProps<'hole-drainage'> & {
+  readings: HoleReadings
   points: Point[]
   faults: Fault[] | undefined
   onBegun: () => void
-  set: (changed: Readings) => void
+  set: (changed: Partial<HoleReadings>) => void
 }) {
+  const clocks = useTestClocks()
   const units = useUnits()
   const core = useCore()
   const now = useNow()
@@ -91,7 +93,7 @@ export function LevelEntry({
     <div className="grid gap-3">
       <form
         noValidate
-        className="grid grid-cols-[1fr_7.5rem] gap-3"
+        className="grid grid-cols-[1fr_8.5rem] gap-3"
         onSubmit={(event) => {
           event.preventDefault()
           add()

@@ -1,13 +1,14 @@
 import { useState } from 'react'
-import type { Fault } from '../../api/client'
-import type { Readings } from '../../api/readings'
-import { Choice, QuantityInput } from '../../ui/controls'
 import { faultAt } from '../../api/readings'
+import { Choice, QuantityInput } from '../../ui/controls'
+import type { Entry } from '../frame/entry'
+
+type HoleEntry = Entry<'hole-drainage'>
 
 /** A hole left alone: when it was empty, or not yet. */
-export function DrainOutEntry({ readings, set, faults }: EntryProps) {
-  const still = readings.stillWaterAtMinutes !== undefined
-  const [stillThere, setStillThere] = useState(still)
+export function DrainOutEntry({ entry }: { entry: HoleEntry }) {
+  const { readings, set, live } = entry
+  const [stillThere, setStillThere] = useState(readings.stillWaterAtMinutes !== undefined)
   return (
     <div className="grid gap-3">
       <Choice
@@ -25,48 +26,31 @@ export function DrainOutEntry({ readings, set, faults }: EntryProps) {
       {stillThere ? (
         <QuantityInput
           big
-          label="After so many minutes"
-          unit="min"
-          value={readings.stillWaterAtMinutes as number | undefined}
-          onChange={(minutes) => set({ stillWaterAtMinutes: minutes })}
-          error={faultAt(faults, 'stillWaterAtMinutes')}
+          {...entry.quantity('stillWaterAtMinutes')}
+          error={faultAt(live?.faults, 'stillWaterAtMinutes')}
         />
       ) : (
         <QuantityInput
           big
-          label="It took"
-          unit="min"
-          value={readings.minutesToEmpty as number | undefined}
-          onChange={(minutes) => set({ minutesToEmpty: minutes })}
-          error={readings.minutesToEmpty === undefined ? undefined : faultAt(faults, 'minutesToEmpty')}
+          {...entry.quantity('minutesToEmpty')}
+          error={readings.minutesToEmpty === undefined ? undefined : faultAt(live?.faults, 'minutesToEmpty')}
         />
       )}
     </div>
   )
 }
 
-type EntryProps = {
-  readings: Readings
-  set: (changed: Readings) => void
-  faults: Fault[] | undefined
-}
-
 /** Two levels and the time between them. */
-export function QuickEntry({ readings, set, faults }: EntryProps) {
-  const entry = (name: string, label: string, unit: string) => (
-    <QuantityInput
-      label={label}
-      unit={unit}
-      value={readings[name] as number | undefined}
-      onChange={(value) => set({ [name]: value })}
-      error={readings[name] === undefined ? undefined : faultAt(faults, name)}
-    />
-  )
+export function QuickEntry({ entry }: { entry: HoleEntry }) {
   return (
     <div className="grid grid-cols-3 gap-3">
-      {entry('startMm', 'Water first', 'mm')}
-      {entry('endMm', 'Water then', 'mm')}
-      {entry('minutes', 'Between', 'min')}
+      {(['startMm', 'endMm', 'minutes'] as const).map((name) => (
+        <QuantityInput
+          key={name}
+          {...entry.quantity(name)}
+          error={entry.readings[name] === undefined ? undefined : faultAt(entry.live?.faults, name)}
+        />
+      ))}
     </div>
   )
 }

@@ -1,10 +1,12 @@
 import type { Envelope, Figure } from '../../api/schema'
-import type { Readings } from '../../api/readings'
+import { asNumber, asReadings, asText, asRows, type ReadingsOf } from '../../api/readings'
 import { showClock } from '../../words/dates'
 import { useUnits } from '../../units/units'
 import type { Point } from './HoleLevels'
 
 const HOLE = { x: 44, top: 24, width: 112, height: 210 }
+/** Drawn while nothing is told. */
+const UNKNOWN_DEPTH_MM = 300
 const BARS = { x: 238, base: 210, height: 150, width: 150 }
 
 /** The cut hole with its levels, and the rate of each interval as a bar as wide as it lasted. */
@@ -15,12 +17,12 @@ export function HolePicture({
   envelope,
 }: {
   points: Point[]
-  readings: Readings
+  readings: ReadingsOf<'hole-drainage'>
   startedAt: string | undefined
   envelope: Envelope | undefined
 }) {
   const units = useUnits()
-  const depth = (readings.holeDepthMm as number | undefined) ?? 300
+  const depth = readings.holeDepthMm ?? UNKNOWN_DEPTH_MM
   const waterDepth = (point: Point) =>
     Math.min(depth, Math.max(0, readings.measure === 'down-from-edge' ? depth - point.mm : point.mm))
   const y = (water: number) => HOLE.top + HOLE.height * (1 - water / depth)
@@ -106,12 +108,12 @@ export function HolePicture({
 
 function Bars({ envelope }: { envelope: Envelope }) {
   const units = useUnits()
-  const rows = envelope.series.intervals as unknown as {
-    fromMinute: number
-    toMinute: number
-    rate: Figure
-    rose: boolean
-  }[]
+  const rows = asRows(envelope.series.intervals).map((row) => ({
+    fromMinute: asNumber(row.fromMinute) ?? 0,
+    toMinute: asNumber(row.toMinute) ?? 0,
+    rate: figureOf(row.rate),
+    rose: row.rose === true,
+  }))
   const total = rows.reduce((sum, row) => sum + row.toMinute - row.fromMinute, 0)
   const highest = Math.max(...rows.map((row) => row.rate.value), 1)
   const steady = envelope.values.steadyIntervals?.value ?? 0
@@ -182,4 +184,9 @@ function describe(points: Point[], text: (value: number, unit: string) => string
   return points.length === 0
     ? `A hole ${text(depth, 'mm')} deep, not read yet`
     : `A hole ${text(depth, 'mm')} deep; read ${points.length} times, last ${text(points.at(-1)!.mm, 'mm')}`
+}
+
+function figureOf(cell: unknown): Figure {
+  const { value, unit } = asReadings(cell)
+  return { value: asNumber(value) ?? 0, unit: asText(unit) ?? '' }
 }

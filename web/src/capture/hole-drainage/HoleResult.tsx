@@ -1,5 +1,6 @@
 import type { Envelope } from '../../api/schema'
 import type { Readings } from '../../api/readings'
+import type { Entry } from '../frame/entry'
 import { useCore } from '../../core/core'
 import { words } from '../../words/dates'
 import { asLevel, LevelMark } from '../../ui/levels'
@@ -7,19 +8,17 @@ import { FigureButton, Spread } from '../../ui/Working'
 import { useUnits } from '../../units/units'
 import { Notes } from '../../readings/Results'
 
-const PURPOSES = ['field', 'planting-bed', 'rain-garden']
-
 /** Lasting rate beside the plain mean, straight-down permeability, and what it is good for. */
 export function HoleResult({
   envelope,
   readings,
   context,
-  method,
+  entry,
 }: {
   envelope: Envelope
   readings: Readings
   context: Readings
-  method: string
+  entry: Entry<'hole-drainage'>
 }) {
   const units = useUnits()
   const core = useCore()
@@ -70,8 +69,8 @@ export function HoleResult({
         <table className="w-full text-left text-[15px]">
           <caption className="text-left text-sm text-soft">Suitability by purpose</caption>
           <tbody>
-            {PURPOSES.map((purpose) => {
-              const judged = core?.evaluate(method, readings, { ...context, purpose }).envelope
+            {entry.method.groups.purposes.map((purpose) => {
+              const judged = core?.evaluate(entry.method.id, readings, { ...context, purpose }).envelope
               const own = asLevel(judged?.ratings[0]?.level)
               return (
                 <tr key={purpose} className={context.purpose === purpose ? 'font-bold' : ''}>

@@ -1,6 +1,7 @@
 import { HALVES } from '../../units/halves'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 import { Choice } from '../../ui/controls'
 import { Shares } from '../frame/Shares'
 
@@ -8,24 +9,24 @@ const KINDS = [
   { name: 'rustPct', colour: '#b2602a' },
   { name: 'blackPct', colour: '#2a2522' },
   { name: 'greyPct', colour: '#8d9796' },
-]
+] as const
 const CELLS = 200
 
 /** A scraped face with its spots: drag nothing, type what share they cover, and see whether it looks like that. */
-export function MottleCapture(capture: CaptureProps) {
+export function MottleCapture(capture: CaptureProps<'mottling'>) {
   const entry = useEntry(capture)
   const { readings, set } = entry
-  const label = (name: string) => capture.method.readings.find((each) => each.name === name)?.label ?? name
-  const shares = KINDS.map((kind) => (readings[kind.name] as number | undefined) ?? 0)
+  const { label } = entry
+  const shares = KINDS.map((kind) => readings[kind.name] ?? 0)
   const spots = KINDS.flatMap((kind, i) =>
-    Array.from({ length: Math.round((Math.min(100, shares[i]!) / 100) * CELLS) }, () => kind.colour),
+    Array.from({ length: Math.round((Math.min(100, shares[i]!) / 100) * CELLS) }, (): string => kind.colour),
   ).slice(0, CELLS)
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={Object.keys(readings).length > 0}
-      instruction="Scrape the face fresh. How much of it is rusty, black or grey?"
+      instruction={entry.say('face')}
       picture={
         <svg
           viewBox="0 0 400 220"
@@ -58,7 +59,7 @@ export function MottleCapture(capture: CaptureProps) {
         onChange={(changed) => set({ ...changed, score: undefined })}
       />
       <Choice
-        label="Or by sight, 0 much to 2 none"
+        label={entry.say('score')}
         options={HALVES}
         value={readings.score === undefined ? undefined : String(readings.score)}
         onChange={(code) =>

@@ -1,25 +1,27 @@
+import { range } from 'd3-array'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
-const STEPS = [0, 1, 2, 3, 4]
 const NUTRIENTS = ['n', 'p', 'k'] as const
 const INK: Record<(typeof NUTRIENTS)[number], string> = { n: '#8b2c5b', p: '#2f6288', k: '#7a5a1e' }
 
 /** Vials beside their chips: the step of each nutrient, halves where a colour lies between two. */
-export function KitCapture(capture: CaptureProps) {
+export function KitCapture(capture: CaptureProps<'nutrient-kit'>) {
   const entry = useEntry(capture)
   const { readings, set } = entry
-  const label = (name: string) => capture.method.readings.find((each) => each.name === name)?.label ?? name
+  const { label } = entry
+  const most = entry.method.readings.find((each) => each.name === 'n')?.max ?? 4
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={NUTRIENTS.some((name) => readings[name] !== undefined)}
-      instruction="Hold each vial to its chips, in shade. Between two chips: tap the second one too."
+      instruction={entry.say('chips')}
       picture={
         <div className="grid gap-4">
           {NUTRIENTS.map((name) => {
-            const step = readings[name] as number | undefined
+            const step = readings[name]
             const tap = (chip: number) =>
               // a neighbour of the chip that is on means: between the two
               set({ [name]: step !== undefined && Math.abs(step - chip) === 1 ? (step + chip) / 2 : chip })
@@ -27,7 +29,7 @@ export function KitCapture(capture: CaptureProps) {
               <fieldset key={name} className="grid grid-cols-[4rem_1fr] items-center gap-3">
                 <legend className="mb-1">
                   {label(name)}
-                  {step !== undefined && <strong> {step} of 4</strong>}
+                  {step !== undefined && <strong> {`${step} of ${most}`}</strong>}
                 </legend>
                 <svg viewBox="0 0 60 96" className="w-14" aria-hidden>
                   <path
@@ -43,7 +45,7 @@ export function KitCapture(capture: CaptureProps) {
                   />
                 </svg>
                 <div className="grid grid-cols-5 gap-1.5">
-                  {STEPS.map((chip) => (
+                  {range(most + 1).map((chip) => (
                     <button
                       key={chip}
                       type="button"

@@ -1,29 +1,34 @@
 import { useState } from 'react'
 import { useUnits } from '../../units/units'
 import { Button, Input, Labelled, QuantityInput } from '../../ui/controls'
+import type { MethodTypes } from '../../api/methodTypes'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, remember, remembered, useEntry } from '../frame/parts'
-import { digitsToReadings, STEP_MM, type Reading } from './digits'
+import { useEntry } from '../frame/entry'
+import { PictureCapture, remember, remembered } from '../frame/parts'
+import { whole } from '../../api/readings'
+import { digitsToReadings, type Reading } from './digits'
 import { MeterButton } from '../frame/MeterButton'
 
 type Push = { readings: Reading[]; refusedAtMm?: number }
 
-const DEEPEST_MM = 450
 const KPA_A_DIGIT = 100
 const PSI_A_DIGIT = 10
-const ROOTS_STOP_KPA = 2000
-const MOST_KPA = 4000
 
 /** A probe strip that fills by depth, push by push; digits are taken in a run, two for each depth. */
-export function ProbeCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { tipDiameterMm: remembered('tip', 12.8) })
+export function ProbeCapture(capture: CaptureProps<'penetration'>) {
+  const tip = remembered('tip')
+  const entry = useEntry(capture, { usual: tip === undefined ? {} : { tipDiameterMm: tip } })
+  const { stepMm, deepestMm } = entry.method.drawn
   const { readings, set } = entry
   const units = useUnits()
-  const pushes = (readings.probes as Push[] | undefined) ?? []
+  const pushes: Push[] = (readings.probes ?? []).map((push) => ({
+    ...push,
+    readings: whole(push.readings, 'depthMm', 'kPa'),
+  }))
   const [run, setRun] = useState('')
   // as gauges are read: hundreds of kPa, tens of psi
   const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
-  const typed = digitsToReadings(run, perDigit)
+  const typed = digitsToReadings(run, perDigit, stepMm)
   const add = (push: Push) => {
     if (push.readings.length === 0) return
     set({ probes: [...pushes, push] })
@@ -34,8 +39,8 @@ export function ProbeCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={pushes.length > 0}
-      instruction={`Push ${pushes.length + 1}: straight down, even and slow. Read every ${units.text(STEP_MM, 'mm')}.`}
-      picture={<Strip pushes={pushes} typed={typed} />}
+      instruction={entry.say('push', { n: pushes.length + 1, step: units.text(stepMm, 'mm') })}
+      picture={<Strip pushes={pushes} typed={typed} drawn={entry.method.drawn} />}
     >
       <form
         noValidate
@@ -64,7 +69,7 @@ export function ProbeCapture(capture: CaptureProps) {
               className="min-h-14 text-2xl font-bold tracking-widest"
               value={run}
               onChange={(event) =>
-                setRun(event.target.value.replace(/\D/g, '').slice(0, (2 * DEEPEST_MM) / STEP_MM))
+                setRun(event.target.value.replace(/\D/g, '').slice(0, (2 * deepestMm) / stepMm))
               }
             />
           )}
@@ -76,7 +81,7 @@ export function ProbeCapture(capture: CaptureProps) {
           <Button
             className="min-h-13"
             disabled={typed.length === 0}
-            onClick={() => add({ readings: typed, refusedAtMm: typed.at(-1)!.depthMm + STEP_MM })}
+            onClick={() => add({ readings: typed, refusedAtMm: typed.at(-1)!.depthMm + stepMm })}
           >
             No further
           </Button>
@@ -87,12 +92,12 @@ export function ProbeCapture(capture: CaptureProps) {
           label="Read from the meter"
           onReading={(kPa) =>
             setRun((old) =>
-              old.length < (2 * DEEPEST_MM) / STEP_MM
+              old.length < (2 * deepestMm) / stepMm
                 ? old + String(Math.min(99, Math.round(kPa / perDigit))).padStart(2, '0')
                 : old,
             )
           }
-          depthMm={(typed.length + 1) * STEP_MM}
+          depthMm={(typed.length + 1) * stepMm}
         />
       </form>
       {pushes.length > 0 && (
@@ -117,19 +122,15 @@ export function ProbeCapture(capture: CaptureProps) {
       )}
       <div className="grid grid-cols-2 gap-3">
         <QuantityInput
-          label="Tip fitted"
-          unit="mm"
-          value={readings.tipDiameterMm as number | undefined}
+          {...entry.quantity('tipDiameterMm')}
           onChange={(tipDiameterMm) => {
             remember('tip', tipDiameterMm)
             set({ tipDiameterMm })
           }}
         />
         <QuantityInput
-          label="Scale read is for a tip of (if another)"
-          unit="mm"
-          value={readings.scaleTipDiameterMm as number | undefined}
-          onChange={(scaleTipDiameterMm) => set({ scaleTipDiameterMm })}
+          {...entry.quantity('scaleTipDiameterMm')}
+          label={`${entry.label('scaleTipDiameterMm')} (if another)`}
         />
       </div>
     </PictureCapture>
@@ -139,10 +140,19 @@ export function ProbeCapture(capture: CaptureProps) {
 const AREA = { x: 62, y: 30, width: 320, height: 330 }
 
 /** Strength by depth: each push a line, their spread a band, and where roots stop. */
-function Strip({ pushes, typed }: { pushes: Push[]; typed: Reading[] }) {
+function Strip({
+  pushes,
+  typed,
+  drawn,
+}: {
+  pushes: Push[]
+  typed: Reading[]
+  drawn: MethodTypes['penetration']['drawn']
+}) {
+  const { stepMm, deepestMm, mostKPa, rootsStopKPa } = drawn
   const units = useUnits()
-  const y = (mm: number) => AREA.y + (mm / DEEPEST_MM) * AREA.height
-  const x = (kPa: number) => AREA.x + (Math.min(kPa, MOST_KPA) / MOST_KPA) * AREA.width
+  const y = (mm: number) => AREA.y + (mm / deepestMm) * AREA.height
+  const x = (kPa: number) => AREA.x + (Math.min(kPa, mostKPa) / mostKPa) * AREA.width
   const all = [...pushes, { readings: typed }].filter((push) => push.readings.length > 0)
   const depths = [...new Set(all.flatMap((push) => push.readings.map((each) => each.depthMm)))].sort(
     (a, b) => a - b,
@@ -172,14 +182,14 @@ function Strip({ pushes, typed }: { pushes: Push[]; typed: Reading[] }) {
     >
       <rect x={AREA.x} y={AREA.y} width={AREA.width} height={AREA.height} fill="var(--soil-pale)" />
       <rect
-        x={x(ROOTS_STOP_KPA)}
+        x={x(rootsStopKPa)}
         y={AREA.y}
-        width={AREA.x + AREA.width - x(ROOTS_STOP_KPA)}
+        width={AREA.x + AREA.width - x(rootsStopKPa)}
         height={AREA.height}
         fill="var(--soil-4)"
         opacity="0.35"
       />
-      {Array.from({ length: DEEPEST_MM / STEP_MM + 1 }, (_, i) => i * STEP_MM).map((mm) => (
+      {Array.from({ length: deepestMm / stepMm + 1 }, (_, i) => i * stepMm).map((mm) => (
         <g key={mm}>
           <line x1={AREA.x} x2={AREA.x + AREA.width} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" />
           <text x={AREA.x - 8} y={y(mm) + 4.5} textAnchor="end" fontSize="13" fill="var(--soft)">
@@ -196,15 +206,15 @@ function Strip({ pushes, typed }: { pushes: Push[]; typed: Reading[] }) {
         {units.symbol('kPa')}
       </text>
       <line
-        x1={x(ROOTS_STOP_KPA)}
-        x2={x(ROOTS_STOP_KPA)}
+        x1={x(rootsStopKPa)}
+        x2={x(rootsStopKPa)}
         y1={AREA.y}
         y2={AREA.y + AREA.height}
         stroke="var(--ink)"
         strokeWidth="2"
         strokeDasharray="6 4"
       />
-      <text x={x(ROOTS_STOP_KPA) + 6} y={AREA.y + 18} fontSize="13" fill="var(--ink)">
+      <text x={x(rootsStopKPa) + 6} y={AREA.y + 18} fontSize="13" fill="var(--ink)">
         few roots get through
       </text>
       {band.length > 1 && (

@@ -1,56 +1,55 @@
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
+import { asNumber, asReadings, asRows, type Readings, type ReadingsOf } from '../../api/readings'
+import { range } from 'd3-array'
 import { useUnits } from '../../units/units'
 import { Button, Check, QuantityInput, Select, Labelled } from '../../ui/controls'
 import { MeterButton } from '../frame/MeterButton'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
-type Slice = { topMm: number; bottomMm: number; value?: number; chipLow?: number; chipHigh?: number }
+type Slice = NonNullable<ReadingsOf<'ph'>['layers']>[number]
 
-const CHIPS = [4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9]
-const SLICE_MM = 100
-const START: Slice[] = [0, 1, 2].map((i) => ({ topMm: i * SLICE_MM, bottomMm: (i + 1) * SLICE_MM }))
-const KITS = ['vial-kit', 'powder-on-core', 'capsule-kit']
+const isRead = (slice: Slice) => slice.value !== undefined || slice.chipLow !== undefined
 
 /** A core in slices: each takes a colour between two chips, or the figure of a meter. */
-export function PhCapture(capture: CaptureProps) {
+export function PhCapture(capture: CaptureProps<'ph'>) {
   const { draft } = capture
   const units = useUnits()
-  const kind =
-    (draft.content.readings.kind as string | undefined) ?? localStorage.getItem('used:ph') ?? 'meter-1to1'
-  const slices = (draft.content.readings.layers as Slice[] | undefined) ?? START
-  const read = slices.filter((each) => each.value !== undefined || each.chipLow !== undefined)
-  const entry = useEntry({
-    ...capture,
-    draft: {
-      ...draft,
-      content: { ...draft.content, readings: { ...draft.content.readings, kind, layers: read } },
-    },
+  const [used] = useState(() => localStorage.getItem('used:ph'))
+  const entry = useEntry(capture, {
+    meant: (readings) => ({ ...readings, layers: readings.layers?.filter(isRead) }),
   })
+  const { drawn, groups } = entry.method
+  const kinds = entry.options('kind')
+  const kind =
+    draft.content.readings.kind ?? kinds.find(({ code }) => code === used)?.code ?? entry.readings.kind!
+  const slices = entry.readings.layers ?? []
+  const read = slices.filter(isRead)
   const put = (next: Slice[], more = {}) => {
     draft.change({ ...draft.content, readings: { ...draft.content.readings, kind, layers: next, ...more } })
     // the test is of all its slices
-    draft.move({ depthTopMm: next[0]!.topMm, depthBottomMm: next.at(-1)!.bottomMm })
+    draft.move({ depthTopMm: next[0]?.topMm, depthBottomMm: next.at(-1)?.bottomMm })
   }
   const change = (i: number, part: Partial<Slice>) =>
     put(slices.map((each, k) => (k === i ? { ...each, ...part } : each)))
-  const kit = KITS.includes(kind)
+  const kit = groups.chips.includes(kind)
   const box = useRef<HTMLDivElement>(null)
-  const open = slices.findIndex((each) => each.value === undefined && each.chipLow === undefined)
-  const waitsForColour = kind === 'vial-kit' || kind === 'capsule-kit'
+  const open = slices.findIndex((each) => !isRead(each))
+  const next = slices[open]
+  const span = ({ topMm = 0, bottomMm = 0 }: Slice) =>
+    `${units.number(topMm, 'mm')}–${units.text(bottomMm, 'mm')}`
+  const waitsForColour = groups.settles.includes(kind)
+  const chips = range(drawn.firstChip, drawn.lastChip + drawn.chipStep, drawn.chipStep)
   return (
     <PictureCapture
       capture={waitsForColour ? capture : { ...capture, method: { ...capture.method, timedSteps: [] } }}
       entry={entry}
       begun={read.length > 0}
-      instruction={
-        kit
-          ? 'Compare each slice with the chips, in shade. Between two chips: tap both.'
-          : 'Read each slice once the meter stands still.'
-      }
+      instruction={kit ? entry.say('chips') : entry.say('meter')}
       picture={<Core slices={slices} ph={entry.live?.envelope?.series['layers']} />}
     >
-      <Labelled label="Read with">
+      <Labelled label={entry.label('kind')}>
         {(aria) => (
           <Select
             {...aria}
@@ -58,10 +57,10 @@ export function PhCapture(capture: CaptureProps) {
             onChange={(event) => {
               localStorage.setItem('used:ph', event.target.value)
               const bare = slices.map(({ topMm, bottomMm }) => ({ topMm, bottomMm }))
-              put(bare, { kind: event.target.value })
+              put(bare, { kind: kinds.find(({ code }) => code === event.target.value)?.code })
             }}
           >
-            {entry.options('kind').map((option) => (
+            {kinds.map((option) => (
               <option key={option.code} value={option.code}>
                 {option.label}
               </option>
@@ -71,11 +70,11 @@ export function PhCapture(capture: CaptureProps) {
       </Labelled>
       <div ref={box} className="grid gap-3">
         {slices.map((slice, i) => {
-          const name = `${units.number(slice.topMm, 'mm')}–${units.text(slice.bottomMm, 'mm')}`
+          const name = span(slice)
           return (
             <div key={i} className="grid gap-1">
               {kit ? (
-                <Chips name={name} slice={slice} onChange={(part) => change(i, part)} />
+                <Chips name={name} chips={chips} slice={slice} onChange={(part) => change(i, part)} />
               ) : (
                 <QuantityInput
                   label={name}
@@ -90,20 +89,21 @@ export function PhCapture(capture: CaptureProps) {
           )
         })}
       </div>
-      {!kit && open >= 0 && (
+      {!kit && next && (
         <MeterButton
           instrument="ph-meter"
           capture={capture}
-          label={`Meter for ${units.number(slices[open]!.topMm, 'mm')}–${units.text(slices[open]!.bottomMm, 'mm')}`}
-          depthMm={(slices[open]!.topMm + slices[open]!.bottomMm) / 2}
+          label={`Meter for ${span(next)}`}
+          depthMm={((next.topMm ?? 0) + (next.bottomMm ?? 0)) / 2}
           onReading={(value) => change(open, { value: Math.round(value * 10) / 10 })}
         />
       )}
       <div className="flex gap-3">
         <Button
-          onClick={() =>
-            put([...slices, { topMm: slices.at(-1)!.bottomMm, bottomMm: slices.at(-1)!.bottomMm + SLICE_MM }])
-          }
+          onClick={() => {
+            const topMm = slices.at(-1)?.bottomMm ?? 0
+            put([...slices, { topMm, bottomMm: topMm + drawn.sliceMm }])
+          }}
         >
           One slice deeper
         </Button>
@@ -113,18 +113,8 @@ export function PhCapture(capture: CaptureProps) {
           </Button>
         )}
       </div>
-      {kit && (
-        <Check
-          label="It settled until the water was clear"
-          checked={draft.content.readings.settled === true}
-          onChange={(settled) => put(slices, { settled })}
-        />
-      )}
-      <Check
-        label="A clayey soil"
-        checked={draft.content.readings.clayey === true}
-        onChange={(clayey) => put(slices, { clayey })}
-      />
+      {kit && <Check {...entry.flag('settled')} onChange={(settled) => put(slices, { settled })} />}
+      <Check {...entry.flag('clayey')} onChange={(clayey) => put(slices, { clayey })} />
     </PictureCapture>
   )
 }
@@ -137,10 +127,12 @@ function chipColour(ph: number) {
 
 function Chips({
   name,
+  chips,
   slice,
   onChange,
 }: {
   name: string
+  chips: number[]
   slice: Slice
   onChange: (part: Partial<Slice>) => void
 }) {
@@ -159,7 +151,7 @@ function Chips({
           (chipLow === chipHigh ? `: ${chipLow}` : `: between ${chipLow} and ${chipHigh}`)}
       </legend>
       <div className="flex flex-wrap gap-1">
-        {CHIPS.map((chip) => {
+        {chips.map((chip) => {
           const on = chipLow !== undefined && chip >= chipLow && chip <= chipHigh!
           return (
             <button
@@ -183,12 +175,10 @@ function Chips({
 /** The core lying in its tray, each slice in the colour of its reading, with the figures of both scales. */
 function Core({ slices, ph }: { slices: Slice[]; ph: unknown }) {
   const units = useUnits()
-  const rows = (Array.isArray(ph) ? ph : []) as Record<string, { value?: number } | number>[]
+  const rows = asRows(ph)
   const height = 330 / slices.length
-  const figure = (row: Record<string, { value?: number } | number> | undefined, name: string) => {
-    const value = row?.[name]
-    return typeof value === 'number' ? value : value?.value
-  }
+  const figure = (row: Readings | undefined, name: string) =>
+    asNumber(row?.[name]) ?? asNumber(asReadings(row?.[name]).value)
   let told = -1
   return (
     <svg
@@ -222,7 +212,7 @@ function Core({ slices, ph }: { slices: Slice[]; ph: unknown }) {
               />
             )}
             <text x="62" y={y + 5} textAnchor="end" fontSize="13" fill="var(--soft)">
-              {units.number(slice.topMm, 'mm')}
+              {units.number(slice.topMm ?? 0, 'mm')}
             </text>
             <text x="206" y={y + height / 2 + 2} fontSize="18" fontWeight="700" fill="var(--ink)">
               {read === undefined ? '·' : read.toFixed(1)}
@@ -236,7 +226,7 @@ function Core({ slices, ph }: { slices: Slice[]; ph: unknown }) {
         )
       })}
       <text x="62" y="355" textAnchor="end" fontSize="13" fill="var(--soft)">
-        {units.text(slices.at(-1)!.bottomMm, 'mm')}
+        {units.text(slices.at(-1)?.bottomMm ?? 0, 'mm')}
       </text>
     </svg>
   )

@@ -1,16 +1,8 @@
+import type { ReadingsOf } from '../../api/readings'
 import { useUnits } from '../../units/units'
 import { DragLine } from '../frame/parts'
 
-export type Horizon = {
-  topMm: number
-  bottomMm: number
-  textureClass?: string
-  roots?: string
-  rustPct?: number
-  blackPct?: number
-  greyPct?: number
-  stonesPct?: number
-}
+type Horizon = NonNullable<ReadingsOf<'pit'>['horizons']>[number] & { topMm: number; bottomMm: number }
 
 const FACE = { x: 62, y: 30, width: 210, height: 380 }
 const STEP_MM = 10

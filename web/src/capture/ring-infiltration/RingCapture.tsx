@@ -1,29 +1,32 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { whole } from '../../api/readings'
 import { useKeys } from '../../ui/keys'
 import { useUnits } from '../../units/units'
 import { Button, Choice, QuantityInput } from '../../ui/controls'
-import { clocks, showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
+import { showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, remember, remembered, useEntry } from '../frame/parts'
+import { known, useEntry, type Entry } from '../frame/entry'
+import { useTestClocks } from '../frame/useTestClocks'
+import { PictureCapture, remember, remembered } from '../frame/parts'
 import { RingCurve } from './RingCurve'
 
 /** When to be called back to a ring that nobody watches. */
-const LOOK_AGAIN_S = 300
-
 type Run = { volumeMl: number; seconds: number }
 type Soaked = { minute: number; cumulativeMm: number }
 
 /** A ring with its water: two runs against the clock, or the depth soaked in as time goes on. */
-export function RingCapture(capture: CaptureProps) {
+export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
   const { draft } = capture
+  const { drawn } = known<'ring-infiltration'>(capture.method)
+  const ring = remembered('ring')
+  const deep = (draft.place.depthTopMm ?? 0) >= drawn.deepRingFromMm
   const entry = useEntry(capture, {
-    ringDiameterMm: remembered('ring', 150),
-    depthLevel: (draft.place.depthTopMm ?? 0) >= 150 ? 'at-200' : 'surface',
+    usual: { ...(ring !== undefined && { ringDiameterMm: ring }), ...(deep && { depthLevel: 'at-200' }) },
   })
   const { readings, set, live } = entry
-  const runs = (readings.runs as Run[] | undefined) ?? []
-  const series = (readings.series as Soaked[] | undefined) ?? []
+  const runs = whole(readings.runs, 'volumeMl', 'seconds')
+  const series = whole(readings.series, 'minute', 'cumulativeMm')
   const [way, setWay] = useState<'runs' | 'series'>(series.length > 0 ? 'series' : 'runs')
   return (
     <PictureCapture
@@ -32,12 +35,12 @@ export function RingCapture(capture: CaptureProps) {
       begun={runs.length + series.length > 0}
       instruction={
         way === 'series'
-          ? 'Read how deep the water has soaked in, four times or more.'
+          ? entry.say('series', { fewest: drawn.fewestPoints })
           : runs.length === 0
-            ? 'Draw the film away and start the clock. Stop when the surface just glistens.'
+            ? entry.say('run-1')
             : runs.length === 1
-              ? 'Pour the same amount again at once: the second run is the figure.'
-              : 'Two runs: the second one counts.'
+              ? entry.say('run-2')
+              : entry.say('done')
       }
       picture={
         way === 'series' ? (
@@ -60,31 +63,25 @@ export function RingCapture(capture: CaptureProps) {
         }}
       />
       {way === 'runs' ? (
-        <Runs capture={capture} runs={runs} set={set} />
+        <Runs capture={capture} runs={runs} set={(next) => set({ runs: next })} entry={entry} />
       ) : (
-        <Series series={series} set={set} />
+        <Series series={series} set={(next) => set({ series: next })} entry={entry} />
       )}
       <div className="grid grid-cols-2 gap-3">
         <QuantityInput
-          label="Width of the ring"
-          unit="mm"
-          value={readings.ringDiameterMm as number | undefined}
+          {...entry.quantity('ringDiameterMm')}
           onChange={(ringDiameterMm) => {
             remember('ring', ringDiameterMm)
             set({ ringDiameterMm })
           }}
         />
         <QuantityInput
-          label="Storm to compare with (if any)"
-          unit="mm/h"
-          value={readings.stormMmPerHour as number | undefined}
-          onChange={(stormMmPerHour) => set({ stormMmPerHour })}
+          {...entry.quantity('stormMmPerHour')}
+          label={`${entry.label('stormMmPerHour')} (if any)`}
         />
       </div>
       <Choice
-        label="Where"
-        options={entry.options('depthLevel')}
-        value={readings.depthLevel as string}
+        {...entry.choice('depthLevel')}
         onChange={(depthLevel) => {
           set({ depthLevel })
           draft.move(
@@ -98,14 +95,28 @@ export function RingCapture(capture: CaptureProps) {
   )
 }
 
-type Set = (changed: Record<string, unknown>) => void
+type RingEntry = Entry<'ring-infiltration'>
 
 /** A stopwatch for each run, or seconds typed; the stopwatch goes by the clock, not by the page. */
-function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set: Set }) {
+function Runs({
+  capture,
+  runs,
+  set,
+  entry,
+}: {
+  capture: CaptureProps<'ring-infiltration'>
+  runs: Run[]
+  set: (runs: Run[] | undefined) => void
+  entry: RingEntry
+}) {
+  const clocks = useTestClocks()
+  const { drawn } = entry.method
   const { draft } = capture
   const units = useUnits()
   const now = useNow(200)
-  const [volume, setVolume] = useState<number | undefined>(runs.at(-1)?.volumeMl ?? remembered('water', 450))
+  const [volume, setVolume] = useState<number | undefined>(
+    runs.at(-1)?.volumeMl ?? remembered('water') ?? drawn.waterMl,
+  )
   const [seconds, setSeconds] = useState<number>()
   const startedAt = draft.content.startedAt
   const running = startedAt !== undefined && draft.content.stage === 1
@@ -139,7 +150,7 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
         measurementId: draft.place.id,
         method: capture.method.id,
         startedAt: new Date(now).toISOString(),
-        steps: [stepAfter(now, runs.length === 0 ? 'run-1' : 'run-2', LOOK_AGAIN_S, 60)],
+        steps: [stepAfter(now, runs.length === 0 ? 'run-1' : 'run-2', drawn.lookAgainSeconds, 60)],
       },
       capture.place,
     )
@@ -176,7 +187,12 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
           />
         </form>
       </div>
-      <QuantityInput label="Water poured" unit="mL" value={volume} onChange={setVolume} />
+      <QuantityInput
+        label={entry.item('runs', 'volumeMl').label}
+        unit="mL"
+        value={volume}
+        onChange={setVolume}
+      />
       {runs.length > 0 && (
         <ol aria-label="Runs">
           {runs.map((run, i) => (
@@ -188,7 +204,7 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
               <Button
                 kind="quiet"
                 aria-label={`Remove run ${i + 1}`}
-                onClick={() => set({ runs: runs.length > 1 ? runs.filter((_, k) => k !== i) : undefined })}
+                onClick={() => set(runs.length > 1 ? runs.filter((_, k) => k !== i) : undefined)}
               >
                 remove
               </Button>
@@ -200,7 +216,15 @@ function Runs({ capture, runs, set }: { capture: CaptureProps; runs: Run[]; set:
   )
 }
 
-function Series({ series, set }: { series: Soaked[]; set: Set }) {
+function Series({
+  series,
+  set,
+  entry,
+}: {
+  series: Soaked[]
+  set: (series: Soaked[] | undefined) => void
+  entry: RingEntry
+}) {
   const units = useUnits()
   const [minute, setMinute] = useState<number>()
   const [depth, setDepth] = useState<number>()
@@ -211,13 +235,25 @@ function Series({ series, set }: { series: Soaked[]; set: Set }) {
       onSubmit={(event) => {
         event.preventDefault()
         if (minute === undefined || depth === undefined) return
-        set({ series: [...series, { minute, cumulativeMm: depth }] })
+        set([...series, { minute, cumulativeMm: depth }])
         setMinute(undefined)
         setDepth(undefined)
       }}
     >
-      <QuantityInput big label="After" unit="min" value={minute} onChange={setMinute} />
-      <QuantityInput big label="Soaked in, in all" unit="mm" value={depth} onChange={setDepth} />
+      <QuantityInput
+        big
+        label={entry.item('series', 'minute').label}
+        unit="min"
+        value={minute}
+        onChange={setMinute}
+      />
+      <QuantityInput
+        big
+        label={entry.item('series', 'cumulativeMm').label}
+        unit="mm"
+        value={depth}
+        onChange={setDepth}
+      />
       <Button
         kind="primary"
         type="submit"
@@ -235,9 +271,7 @@ function Series({ series, set }: { series: Soaked[]; set: Set }) {
               <Button
                 kind="quiet"
                 aria-label={`Remove the reading after ${each.minute} min`}
-                onClick={() =>
-                  set({ series: series.length > 1 ? series.filter((_, k) => k !== i) : undefined })
-                }
+                onClick={() => set(series.length > 1 ? series.filter((_, k) => k !== i) : undefined)}
               >
                 remove
               </Button>

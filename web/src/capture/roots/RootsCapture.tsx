@@ -1,35 +1,35 @@
+import { range } from 'd3-array'
 import { useUnits } from '../../units/units'
 import { Check, Choice, QuantityInput, Select, Labelled } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { DragLine, PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { DragLine, PictureCapture } from '../frame/parts'
 
-const DEEPEST_MM = 1000
 const STEP_MM = 10
 const FACE = { x: 56, y: 34, width: 250, height: 330 }
 const UNKNOWN_MM = 300
 
 /** The root face: the line above which four fifths of the roots lie, the deepest one, and what stops them. */
-export function RootsCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { barrier: 'none' })
+export function RootsCapture(capture: CaptureProps<'roots'>) {
+  const entry = useEntry(capture)
+  const mostMm = entry.method.drawn.deepestMm
   const { readings, set } = entry
   const units = useUnits()
-  const eighty = readings.eightyPctDepthMm as number | undefined
-  const deepest = readings.deepestMm as number | undefined
-  const y = (mm: number) => FACE.y + (mm / DEEPEST_MM) * FACE.height
-  const toMm = ({ y: at }: { y: number }) => ((at - FACE.y) / FACE.height) * DEEPEST_MM
-  const barrier = String(readings.barrier)
+  const { eightyPctDepthMm: eighty, deepestMm: deepest, barrier = 'none' } = readings
+  const y = (mm: number) => FACE.y + (mm / mostMm) * FACE.height
+  const toMm = ({ y: at }: { y: number }) => ((at - FACE.y) / FACE.height) * mostMm
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={eighty !== undefined}
-      instruction="Shave the face. Drag the line to where four fifths of the roots lie above it."
+      instruction={entry.say('line')}
       picture={
         <svg viewBox="0 0 400 376" className="w-full max-w-[30rem] select-none">
           <rect x={FACE.x} y={FACE.y} width={FACE.width} height={FACE.height} fill="var(--soil-2)" />
           <rect x={FACE.x} y={FACE.y} width={FACE.width} height={70} fill="var(--soil-1)" />
           <g fontSize="13" fill="var(--soft)">
-            {[0, 200, 400, 600, 800, 1000].map((mm) => (
+            {range(0, mostMm + 1, 200).map((mm) => (
               <text key={mm} x={FACE.x - 8} y={y(mm) + 4.5} textAnchor="end">
                 {units.number(mm, 'mm')}
               </text>
@@ -43,6 +43,7 @@ export function RootsCapture(capture: CaptureProps) {
             deepest={deepest}
             barrier={barrier}
             bent={readings.bent === true}
+            mostMm={mostMm}
             y={y}
             faint={eighty === undefined}
           />
@@ -58,11 +59,11 @@ export function RootsCapture(capture: CaptureProps) {
             </text>
           )}
           <DragLine
-            label="Four fifths of the roots lie above"
+            label={entry.label('eightyPctDepthMm')}
             value={eighty ?? UNKNOWN_MM}
             text={units.text(eighty ?? UNKNOWN_MM, 'mm')}
             min={STEP_MM}
-            max={DEEPEST_MM}
+            max={mostMm}
             step={STEP_MM}
             toValue={toMm}
             onChange={(mm) =>
@@ -106,25 +107,22 @@ export function RootsCapture(capture: CaptureProps) {
       }
     >
       <div className="grid grid-cols-2 gap-3">
+        <QuantityInput big autoFocus {...entry.quantity('eightyPctDepthMm')} />
         <QuantityInput
           big
-          autoFocus
-          label="80 % of roots above"
-          unit="mm"
-          value={eighty}
-          onChange={(eightyPctDepthMm) => set({ eightyPctDepthMm })}
-        />
-        <QuantityInput
-          big
-          label="Deepest (if found)"
-          unit="mm"
-          value={deepest}
-          onChange={(deepestMm) => set({ deepestMm })}
+          {...entry.quantity('deepestMm')}
+          label={`${entry.label('deepestMm')} (if found)`}
         />
       </div>
-      <Labelled label="They stop at">
+      <Labelled label={entry.label('barrier')}>
         {(aria) => (
-          <Select {...aria} value={barrier} onChange={(event) => set({ barrier: event.target.value })}>
+          <Select
+            {...aria}
+            value={barrier}
+            onChange={(event) =>
+              set({ barrier: entry.options('barrier').find(({ code }) => code === event.target.value)?.code })
+            }
+          >
             {entry.options('barrier').map((option) => (
               <option key={option.code} value={option.code}>
                 {option.label}
@@ -133,24 +131,12 @@ export function RootsCapture(capture: CaptureProps) {
           </Select>
         )}
       </Labelled>
+      <Check {...entry.flag('bent')} />
       <Check
-        label="Roots bend sideways"
-        checked={readings.bent === true}
-        onChange={(bent) => set({ bent })}
-      />
-      <Check
-        label="A legume"
-        checked={readings.legume === true}
+        {...entry.flag('legume')}
         onChange={(legume) => set({ legume, nodules: legume ? readings.nodules : undefined })}
       />
-      {readings.legume === true && (
-        <Choice
-          label="Pink nodules"
-          options={entry.options('nodules')}
-          value={readings.nodules as string | undefined}
-          onChange={(nodules) => set({ nodules })}
-        />
-      )}
+      {readings.legume === true && <Choice {...entry.choice('nodules')} />}
     </PictureCapture>
   )
 }
@@ -160,6 +146,7 @@ function Roots({
   deepest,
   barrier,
   bent,
+  mostMm,
   y,
   faint,
 }: {
@@ -167,6 +154,7 @@ function Roots({
   deepest: number | undefined
   barrier: string
   bent: boolean
+  mostMm: number
   y: (mm: number) => number
   faint: boolean
 }) {
@@ -177,7 +165,7 @@ function Roots({
         const x = FACE.x + 10 + i * 11
         const through = i % 5 === 2
         const to = through
-          ? Math.min(DEEPEST_MM, deepest ?? eighty * 1.35)
+          ? Math.min(mostMm, deepest ?? eighty * 1.35)
           : eighty * (0.45 + ((i * 37) % 55) / 100)
         const sway = ((i * 29) % 17) - 8
         const turn = (bent || stops) && !through ? `q1 6 ${sway > 0 ? 16 : -16} 5` : ''

@@ -3,20 +3,18 @@ import { useUnits } from '../../units/units'
 import { Button, Check, Choice, QuantityInput } from '../../ui/controls'
 import { MeterButton } from '../frame/MeterButton'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
-
-const WANTED = 3
-const STILL_WITHIN = 0.05
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
 /** Conductivity, reading by reading, until they agree. */
-export function SaltCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { mode: 'slurry-1to1', compensated: true })
+export function SaltCapture(capture: CaptureProps<'salinity'>) {
+  const entry = useEntry(capture)
+  const { wantedReadings, alikeWithinShare } = entry.method.drawn
   const { readings, set } = entry
   const units = useUnits()
-  const taken = (readings.readings as number[] | undefined) ?? []
+  const taken = readings.readings ?? []
   const [typed, setTyped] = useState<number>()
   const input = useRef<HTMLFormElement>(null)
-  const label = (name: string) => capture.method.readings.find((each) => each.name === name)?.label ?? name
   const add = (value: number) => set({ readings: [...taken, Math.round(value * 1000) / 1000] })
   return (
     <PictureCapture
@@ -24,11 +22,11 @@ export function SaltCapture(capture: CaptureProps) {
       entry={entry}
       begun={taken.length > 0}
       instruction={
-        taken.length < WANTED
-          ? `Reading ${taken.length + 1}: stir, wait until it stands still.`
-          : 'Three readings that agree will do.'
+        taken.length < wantedReadings
+          ? entry.say('next', { n: taken.length + 1 })
+          : entry.say('enough', { wanted: wantedReadings })
       }
-      picture={<Levels taken={taken} />}
+      picture={<Levels taken={taken} alikeWithin={alikeWithinShare} />}
     >
       <form
         ref={input}
@@ -77,51 +75,26 @@ export function SaltCapture(capture: CaptureProps) {
           ))}
         </ol>
       )}
-      <Choice
-        label={label('mode')}
-        options={entry.options('mode')}
-        value={readings.mode as string}
-        onChange={(mode) => set({ mode })}
-      />
+      <Choice {...entry.choice('mode')} />
       <div className="grid grid-cols-2 gap-3">
-        <QuantityInput
-          label={`${label('waterBlank')} (if read)`}
-          unit="dS/m"
-          value={readings.waterBlank as number | undefined}
-          onChange={(waterBlank) => set({ waterBlank })}
-        />
-        {readings.compensated === false && (
-          <QuantityInput
-            label={label('tempC')}
-            unit="°C"
-            value={readings.tempC as number | undefined}
-            onChange={(tempC) => set({ tempC })}
-          />
-        )}
+        <QuantityInput {...entry.quantity('waterBlank')} label={`${entry.label('waterBlank')} (if read)`} />
+        {readings.compensated === false && <QuantityInput {...entry.quantity('tempC')} />}
       </div>
-      <Check
-        label="The meter corrects for temperature"
-        checked={readings.compensated === true}
-        onChange={(compensated) => set({ compensated })}
-      />
-      <Check
-        label={label('zeroChecked')}
-        checked={readings.zeroChecked === true}
-        onChange={(zeroChecked) => set({ zeroChecked })}
-      />
+      <Check {...entry.flag('compensated')} />
+      <Check {...entry.flag('zeroChecked')} />
     </PictureCapture>
   )
 }
 
 /** Each reading beside the last: whether they still drift is seen before it is worked out. */
-function Levels({ taken }: { taken: number[] }) {
+function Levels({ taken, alikeWithin }: { taken: number[]; alikeWithin: number }) {
   const units = useUnits()
   const most = Math.max(0.5, ...taken) * 1.2
   const y = (value: number) => 190 - (value / most) * 150
   const step = Math.min(70, 330 / Math.max(4, taken.length))
   const last = taken.slice(-2)
   const still =
-    last.length === 2 && Math.abs(last[1]! - last[0]!) <= STILL_WITHIN * Math.max(last[0]!, last[1]!)
+    last.length === 2 && Math.abs(last[1]! - last[0]!) <= alikeWithin * Math.max(last[0]!, last[1]!)
   return (
     <svg
       viewBox="0 0 400 230"

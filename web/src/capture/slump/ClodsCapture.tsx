@@ -1,37 +1,24 @@
+import type { ReadingsOf } from '../../api/readings'
 import { useNow } from '../../timers/clocks'
 import { Button, Check, Input } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 
-type Clod = {
-  label?: string
-  dryAtStart?: boolean
-  minutes?: number
-  outcome?: string
-  mouldableAfter?: boolean
-}
-
-const PLACES = ['here', 'under the hedge', 'wheel track', 'good patch']
-const MOST = 4
-const OUTCOMES = ['keeps-shape', 'softens', 'slumps', 'splatters']
+type Clod = NonNullable<ReadingsOf<'slump'>['clods']>[number]
 
 /** Clods in strainers side by side: tap each until it shows what is left. */
-export function ClodsCapture(capture: CaptureProps) {
+export function ClodsCapture(capture: CaptureProps<'slump'>) {
   const { draft } = capture
-  const clods = (draft.content.readings.clods as Clod[] | undefined) ?? [
-    { label: PLACES[0], dryAtStart: true },
-  ]
-  const entry = useEntry({
-    ...capture,
-    draft: {
-      ...draft,
-      content: { ...draft.content, readings: { clods: clods.filter((each) => each.outcome) } },
-    },
+  const entry = useEntry(capture, {
+    meant: ({ clods }) => ({ clods: clods?.filter((each) => each.outcome) }),
   })
+  const { places } = entry.method.groups
+  const clods = entry.readings.clods ?? []
   const put = (next: Clod[]) => draft.change({ ...draft.content, readings: { clods: next } })
   const change = (i: number, part: Clod) =>
     put(clods.map((each, k) => (k === i ? { ...each, ...part } : each)))
-  const outcomes = capture.method.readings[0]!.items.find((each) => each.name === 'outcome')!.options
+  const outcomes = entry.item('clods', 'outcome').options
   const now = useNow()
   const { startedAt } = draft.content
   const elapsed = startedAt ? Math.round((now - Date.parse(startedAt)) / 6000) / 10 : undefined
@@ -40,7 +27,7 @@ export function ClodsCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={clods.some((each) => each.outcome)}
-      instruction="Lower them in together. After five minutes tap each until it looks like what is left."
+      instruction={entry.say('look')}
       picture={
         <ul className="grid grid-cols-2 gap-3">
           {clods.map((clod, i) => (
@@ -49,8 +36,11 @@ export function ClodsCapture(capture: CaptureProps) {
                 type="button"
                 aria-label={`Clod ${i + 1}, ${clod.label ?? ''}: ${outcomes.find((each) => each.code === clod.outcome)?.label ?? 'not looked at'}`}
                 onClick={() => {
-                  const next = OUTCOMES[(OUTCOMES.indexOf(clod.outcome ?? '') + 1) % OUTCOMES.length]
-                  change(i, { outcome: next, minutes: clod.minutes ?? elapsed })
+                  const at = outcomes.findIndex((each) => each.code === clod.outcome)
+                  change(i, {
+                    outcome: outcomes[(at + 1) % outcomes.length]?.code,
+                    minutes: clod.minutes ?? elapsed,
+                  })
                 }}
                 className="rounded-sm border border-rule bg-paper"
               >
@@ -65,12 +55,12 @@ export function ClodsCapture(capture: CaptureProps) {
                 onChange={(event) => change(i, { label: event.target.value || undefined })}
               />
               <Check
-                label="dry at the start"
+                label={entry.item('clods', 'dryAtStart').label}
                 checked={clod.dryAtStart === true}
                 onChange={(dryAtStart) => change(i, { dryAtStart })}
               />
               <Check
-                label="can be moulded after"
+                label={entry.item('clods', 'mouldableAfter').label}
                 checked={clod.mouldableAfter === true}
                 onChange={(mouldableAfter) => change(i, { mouldableAfter })}
               />
@@ -90,8 +80,8 @@ export function ClodsCapture(capture: CaptureProps) {
     >
       <Button
         className="justify-self-start"
-        disabled={clods.length >= MOST}
-        onClick={() => put([...clods, { label: PLACES[clods.length], dryAtStart: true }])}
+        disabled={clods.length >= entry.method.drawn.mostClods}
+        onClick={() => put([...clods, { label: places[clods.length], dryAtStart: true }])}
       >
         One more strainer
       </Button>

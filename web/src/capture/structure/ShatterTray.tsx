@@ -1,38 +1,33 @@
-import type { Readings } from '../../api/readings'
+import { whole } from '../../api/readings'
+import type { Entry } from '../frame/entry'
 import { useUnits } from '../../units/units'
 import { DragLine } from '../frame/parts'
 import { QuantityInput } from '../../ui/controls'
 
-type Fraction = { minMm: number; maxMm: number; massG: number }
-
-const CLASSES = [
-  { minMm: 0, maxMm: 5 },
-  { minMm: 5, maxMm: 20 },
-  { minMm: 20, maxMm: 75 },
-  { minMm: 75, maxMm: 200 },
-]
-const MOST_G = 5000
 const STEP_G = 50
 const TRAY = { x: 16, base: 250, height: 200, width: 84, gap: 10 }
 
 /** The tray after the drop: each size class dragged up to what it weighs, or by share by eye. */
-export function ShatterTray({ readings, set }: { readings: Readings; set: (changed: Readings) => void }) {
+export function ShatterTray({ entry }: { entry: Entry<'structure'> }) {
+  const { readings, set, method } = entry
   const units = useUnits()
-  const held = readings.fractions as Fraction[] | undefined
-  const fractions = CLASSES.map((each, i) => held?.[i] ?? { ...each, massG: 0 })
+  const classes = whole(readings.fractions ?? method.usual.fractions, 'minMm', 'maxMm')
+  const held = classes.some((each) => each.massG !== undefined)
+  const fractions = classes.map((each) => ({ ...each, massG: each.massG ?? 0 }))
   const total = fractions.reduce((sum, each) => sum + each.massG, 0)
   const top = Math.max(1000, ...fractions.map((each) => each.massG))
   const put = (i: number, massG: number) =>
     set({ fractions: fractions.map((each, k) => (k === i ? { ...each, massG } : each)) })
   const y = (g: number) => TRAY.base - (g / top) * TRAY.height
-  const name = (each: Fraction) => `${units.number(each.minMm, 'mm')}–${units.text(each.maxMm, 'mm')}`
+  const name = (each: { minMm: number; maxMm: number }) =>
+    `${units.number(each.minMm, 'mm')}–${units.text(each.maxMm, 'mm')}`
   return (
     <div className="grid gap-3">
       <svg viewBox="0 0 400 290" className="w-full max-w-[30rem] select-none">
         <path d="M8 30V254H392V30" fill="none" stroke="var(--ink)" strokeWidth="4" />
         {fractions.map((each, i) => {
           const x = TRAY.x + i * (TRAY.width + TRAY.gap)
-          const size = [3, 7, 14, 26][i]!
+          const size = [3, 7, 14, 26][i] ?? 26
           const pieces = Math.min(
             160,
             Math.round(((TRAY.base - y(each.massG)) * TRAY.width) / (size * size * 4)),
@@ -45,7 +40,7 @@ export function ShatterTray({ readings, set }: { readings: Readings; set: (chang
               value={each.massG}
               text={units.text(each.massG, 'g')}
               min={0}
-              max={MOST_G}
+              max={method.drawn.mostG}
               step={STEP_G}
               toValue={(point) => ((TRAY.base - point.y) / TRAY.height) * top}
               onChange={(g) => put(i, g)}

@@ -1,75 +1,60 @@
-import type { Readings } from '../../api/readings'
+import type { ReadingsOf } from '../../api/readings'
 import { useUnits } from '../../units/units'
 import { Button, Choice, QuantityInput } from '../../ui/controls'
 import { HALVES } from '../../units/halves'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry, type Entry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 import { ShatterTray } from './ShatterTray'
 
-type Layer = { thicknessMm?: number; score?: number }
+type Layer = NonNullable<ReadingsOf<'structure'>['layers']>[number]
+type StructureEntry = Entry<'structure'>
 
-const SCORES = [1, 2, 3, 4, 5]
-const WORDS = [
-  'falls into fine crumbs',
-  'crumbs and small clods',
-  'firm clods, few pores',
-  'angular, hard, roots squeezed',
-  'one dense piece',
-]
+const SCORES = [1, 2, 3, 4, 5] as const
 
 /** The spade block scored by what comes apart, layer by layer; or one of the other keys. */
-export function StructureCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { key: 'spade-block' })
+export function StructureCapture(capture: CaptureProps<'structure'>) {
+  const entry = useEntry(capture)
   const { readings, set } = entry
-  const key = readings.key as string
-  const layers = readings.layers as Layer[] | undefined
+  const { key, layers } = readings
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={readings.score !== undefined || layers !== undefined}
-      instruction={
-        key === 'drop-sort'
-          ? 'Drop it from waist height, sort it by size, drag each class to its share.'
-          : 'Open the block by hand, along its own cracks. What comes apart?'
-      }
+      instruction={key === 'drop-sort' ? entry.say('drop') : entry.say('open')}
       picture={
         key === 'spade-block' ? (
           <Blocks
-            score={layers ? undefined : (readings.score as number | undefined)}
+            score={layers ? undefined : readings.score}
+            words={(each) => entry.say(`score.${each}`)}
             onScore={(score) => set({ score, layers: undefined })}
           />
         ) : key === 'drop-sort' ? (
-          <ShatterTray readings={readings} set={set} />
+          <ShatterTray entry={entry} />
         ) : key === 'hand-break' ? (
-          <Halves readings={readings} set={set} />
+          <Halves entry={entry} />
         ) : (
-          <Choice
-            label="Squeezed between the fingers it"
-            options={entry.options('squeeze')}
-            value={readings.squeeze as string | undefined}
-            onChange={(squeeze) => set({ squeeze })}
-          />
+          <Choice {...entry.choice('squeeze')} />
         )
       }
     >
       <Choice
-        label="Key"
-        options={entry.options('key')}
-        value={key}
+        {...entry.choice('key')}
         onChange={(code) =>
           set({ key: code, score: undefined, layers: undefined, fractions: undefined, squeeze: undefined })
         }
       />
-      {key === 'spade-block' && <Layers layers={layers} set={set} />}
+      {key === 'spade-block' && <Layers entry={entry} />}
     </PictureCapture>
   )
 }
 
-function Halves({ readings, set }: { readings: Readings; set: (changed: Readings) => void }) {
+function Halves({ entry }: { entry: StructureEntry }) {
+  const { readings, set } = entry
   return (
     <Choice
-      label="Breaks by hand, 0 solid to 2 crumbly"
+      label={entry.say('break')}
       options={HALVES}
       value={readings.score === undefined ? undefined : String(readings.score)}
       onChange={(code) => set({ score: Number(code) })}
@@ -78,7 +63,15 @@ function Halves({ readings, set }: { readings: Readings; set: (changed: Readings
 }
 
 /** Five ways in which a block comes apart. */
-function Blocks({ score, onScore }: { score: number | undefined; onScore: (score: number) => void }) {
+function Blocks({
+  score,
+  words,
+  onScore,
+}: {
+  score: number | undefined
+  words: (score: (typeof SCORES)[number]) => string
+  onScore: (score: number) => void
+}) {
   return (
     <div role="radiogroup" aria-label="Score of the block" className="grid gap-1.5">
       {SCORES.map((each) => (
@@ -94,7 +87,7 @@ function Blocks({ score, onScore }: { score: number | undefined; onScore: (score
             <Pieces score={each} />
           </svg>
           <span className="text-2xl font-bold">{each}</span>
-          <span className="leading-tight">{WORDS[each - 1]}</span>
+          <span className="leading-tight">{words(each)}</span>
         </button>
       ))}
     </div>
@@ -133,7 +126,9 @@ function Pieces({ score }: { score: number }) {
 }
 
 /** Layers that differ: each with its thickness and score, weighed together. */
-function Layers({ layers, set }: { layers: Layer[] | undefined; set: (changed: Readings) => void }) {
+function Layers({ entry }: { entry: StructureEntry }) {
+  const { set } = entry
+  const { layers } = entry.readings
   const units = useUnits()
   if (!layers)
     return (
@@ -193,7 +188,7 @@ function Layers({ layers, set }: { layers: Layer[] | undefined; set: (changed: R
               onChange={(thicknessMm) => put(i, { thicknessMm })}
             />
             <QuantityInput
-              label="Score 1 to 5"
+              label={entry.item('layers', 'score').label}
               unit=""
               value={each.score}
               onChange={(score) => put(i, { score })}

@@ -1,16 +1,16 @@
 import { useState } from 'react'
 import { Button, Input, QuantityInput } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { Count, PictureCapture, useEntry } from '../frame/parts'
-
-const USUAL = ['beetles', 'spiders', 'ants', 'worm casts', 'springtails']
+import { useEntry } from '../frame/entry'
+import { Count, PictureCapture } from '../frame/parts'
 
 /** What lives on the surface inside the quadrat: one key for each kind. */
-export function LifeCapture(capture: CaptureProps) {
-  const entry = useEntry(capture, { quadratAreaM2: 0.25 })
+export function LifeCapture(capture: CaptureProps<'surface-life'>) {
+  const entry = useEntry(capture)
   const { readings, set } = entry
-  const counts = (readings.counts as Record<string, number> | undefined) ?? {}
-  const names = [...new Set([...USUAL, ...Object.keys(counts)])]
+  const { kinds } = entry.method.groups
+  const counts = readings.counts ?? {}
+  const names = [...new Set([...kinds, ...Object.keys(counts)])]
   const [other, setOther] = useState('')
   const put = (name: string, count: number | undefined) => {
     const rest = Object.fromEntries(Object.entries(counts).filter(([key]) => key !== name))
@@ -21,7 +21,7 @@ export function LifeCapture(capture: CaptureProps) {
       capture={capture}
       entry={entry}
       begun={Object.keys(counts).length > 0}
-      instruction="Lay the quadrat down, look for two minutes, and tap what moves or was left behind."
+      instruction={entry.say('look')}
       picture={<Quadrat counts={counts} />}
     >
       <div className="grid gap-3">
@@ -49,16 +49,11 @@ export function LifeCapture(capture: CaptureProps) {
       <Button
         kind="quiet"
         className="justify-self-start"
-        onClick={() => set({ counts: Object.fromEntries(USUAL.slice(0, 1).map((name) => [name, 0])) })}
+        onClick={() => set({ counts: Object.fromEntries(kinds.slice(0, 1).map((name) => [name, 0])) })}
       >
         Nothing at all
       </Button>
-      <QuantityInput
-        label={capture.method.readings.find((each) => each.name === 'quadratAreaM2')?.label ?? 'Area'}
-        unit="m²"
-        value={readings.quadratAreaM2 as number | undefined}
-        onChange={(quadratAreaM2) => set({ quadratAreaM2 })}
-      />
+      <QuantityInput {...entry.quantity('quadratAreaM2')} />
     </PictureCapture>
   )
 }

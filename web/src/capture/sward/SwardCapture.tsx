@@ -1,26 +1,27 @@
 import { QuantityInput } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
-import { DragLine, PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { DragLine, PictureCapture } from '../frame/parts'
 import { Shares } from '../frame/Shares'
 
 const BAR = { x: 20, y: 46, width: 360, height: 92 }
 
 /** A sward as a bar: green, dead and bare, with its clover; each edge is dragged. */
-export function SwardCapture(capture: CaptureProps) {
+export function SwardCapture(capture: CaptureProps<'sward'>) {
   const entry = useEntry(capture)
   const { readings, set } = entry
-  const green = (readings.greenPct as number | undefined) ?? 0
-  const dead = (readings.deadPct as number | undefined) ?? 0
-  const clover = (readings.cloverPct as number | undefined) ?? 0
+  const green = readings.greenPct ?? 0
+  const dead = readings.deadPct ?? 0
+  const clover = readings.cloverPct ?? 0
   const x = (pct: number) => BAR.x + (pct / 100) * BAR.width
   const toPct = ({ x: at }: { x: number }) => ((at - BAR.x) / BAR.width) * 100
-  const label = (name: string) => capture.method.readings.find((each) => each.name === name)?.label ?? name
+  const { label } = entry
   return (
     <PictureCapture
       capture={capture}
       entry={entry}
       begun={readings.greenPct !== undefined}
-      instruction="Look straight down into the quadrat. How much is green, how much dead, how much clover?"
+      instruction={entry.say('look')}
       picture={
         <svg viewBox="0 0 400 190" className="w-full max-w-[30rem] select-none">
           <rect x={BAR.x} y={BAR.y} width={BAR.width} height={BAR.height} fill="var(--soil-3)" />
@@ -88,23 +89,13 @@ export function SwardCapture(capture: CaptureProps) {
       }
     >
       <Shares
-        parts={['greenPct', 'deadPct', 'cloverPct'].map((name) => ({ name, label: label(name) }))}
+        parts={(['greenPct', 'deadPct', 'cloverPct'] as const).map((name) => ({ name, label: label(name) }))}
         readings={readings}
         onChange={set}
       />
       <div className="grid grid-cols-2 gap-3">
-        <QuantityInput
-          label={label('speciesCount')}
-          unit=""
-          value={readings.speciesCount as number | undefined}
-          onChange={(speciesCount) => set({ speciesCount })}
-        />
-        <QuantityInput
-          label={`${label('brixPct')} (if pressed)`}
-          unit="°Bx"
-          value={readings.brixPct as number | undefined}
-          onChange={(brixPct) => set({ brixPct })}
-        />
+        <QuantityInput {...entry.quantity('speciesCount')} />
+        <QuantityInput {...entry.quantity('brixPct')} label={`${label('brixPct')} (if pressed)`} />
       </div>
     </PictureCapture>
   )

@@ -1,27 +1,29 @@
 import type { ReactNode } from 'react'
 import { useKeys } from '../../ui/keys'
-import type { Readings } from '../../api/readings'
-import { useLive } from '../../core/core'
+import type { MethodTypes } from '../../api/methodTypes'
+import { useEntry } from '../frame/entry'
 import { words } from '../../words/dates'
 import { Button, Check, Choice, QuantityInput } from '../../ui/controls'
 import { Notes } from '../../readings/Results'
 import { FeelPicture, type FeelScene } from './FeelPicture'
-import { faultAt } from '../../api/readings'
+import { counts, faultAt, type NamesOf, type ReadingsOf } from '../../api/readings'
 import { PanelLayout, RecordButton, useRecord, type CaptureProps } from '../frame/panel'
 import { Triangle } from '../../charts/Triangle'
 
-type Question = { name: string; ask: string; scene: FeelScene; answer: ReactNode }
+type Readings = ReadingsOf<'texture-feel'>
+type Step = keyof MethodTypes['texture-feel']['prompts']
+type Question = { name: Step; scene: FeelScene; answer: ReactNode }
 
 /** The feel key as a short path of questions, each with a picture; an answer leads to the next. */
-export function FeelCapture(props: CaptureProps) {
-  const { draft, method, context } = props
-  const readings: Readings = { key: 'ribbon', ...draft.content.readings }
-  const live = useLive(method.id, readings, context)
+export function FeelCapture(props: CaptureProps<'texture-feel'>) {
+  const { draft } = props
+  const entry = useEntry(props)
+  const { readings, live, set } = entry
   const record = useRecord(props)
-  const set = (changed: Readings) => draft.change({ ...draft.content, readings: { ...readings, ...changed } })
-  const options = (name: string, index = 0) =>
-    method.readings.filter((each) => each.name === name)[index]?.options ?? []
-  const yesNo = (name: string, after: string[]) => (
+  // a reading that is declared for either key has the options of the key that is used
+  const optionsOf = (name: 'feel' | 'ball' | 'cracks') =>
+    entry.method.readings.find((each) => each.name === name && counts(each, readings))?.options ?? []
+  const yesNo = (name: NamesOf<Readings, boolean>, after: Step[]) => (
     <Choice
       label=""
       options={[
@@ -32,11 +34,11 @@ export function FeelCapture(props: CaptureProps) {
       onChange={(code) => set({ ...cleared(after), [name]: code === 'yes' })}
     />
   )
-  const pick = (name: string, index: number, after: string[]) => (
+  const pick = (name: 'feel' | 'ball' | 'cracks', after: Step[]) => (
     <Choice
       label=""
-      options={options(name, index)}
-      value={readings[name] as string | undefined}
+      options={optionsOf(name)}
+      value={readings[name]}
       onChange={(code) => set({ ...cleared(after), [name]: code })}
     />
   )
@@ -44,16 +46,14 @@ export function FeelCapture(props: CaptureProps) {
     readings.key === 'ribbon'
       ? [
           {
-            name: 'formsBall',
-            ask: 'Squeeze a moist handful. Does it hold as a ball?',
-            scene: 'ball',
+            name: 'formsBall' as const,
+            scene: 'ball' as const,
             answer: yesNo('formsBall', ['formsRibbon', 'ribbonMm', 'feel']),
           },
           ...(readings.formsBall
             ? [
                 {
-                  name: 'formsRibbon',
-                  ask: 'Press it out between thumb and finger. Does it make a ribbon?',
+                  name: 'formsRibbon' as const,
                   scene: 'ribbon' as const,
                   answer: yesNo('formsRibbon', ['ribbonMm', 'feel']),
                 },
@@ -62,17 +62,13 @@ export function FeelCapture(props: CaptureProps) {
           ...(readings.formsBall && readings.formsRibbon
             ? [
                 {
-                  name: 'ribbonMm',
-                  ask: 'How long is the ribbon when it breaks?',
+                  name: 'ribbonMm' as const,
                   scene: 'length' as const,
                   answer: (
                     <div className="grid gap-3">
                       <QuantityInput
                         big
-                        label="Ribbon breaks at"
-                        unit="mm"
-                        value={readings.ribbonMm as number | undefined}
-                        onChange={(mm) => set({ ribbonMm: mm })}
+                        {...entry.quantity('ribbonMm')}
                         error={
                           readings.ribbonMm === undefined ? undefined : faultAt(live?.faults, 'ribbonMm')
                         }
@@ -81,38 +77,34 @@ export function FeelCapture(props: CaptureProps) {
                   ),
                 },
                 {
-                  name: 'feel',
-                  ask: 'Wet a pinch in the palm and rub it. How does it feel?',
+                  name: 'feel' as const,
                   scene: 'rub' as const,
-                  answer: pick('feel', 0, []),
+                  answer: pick('feel', []),
                 },
               ]
             : []),
         ]
       : [
           {
-            name: 'ball',
-            ask: 'Press a moist ball flat. What does it do?',
-            scene: 'ball',
-            answer: pick('ball', 0, ['cracks', 'feel']),
+            name: 'ball' as const,
+            scene: 'ball' as const,
+            answer: pick('ball', ['cracks', 'feel']),
           },
           ...(readings.ball === 'firm'
             ? [
                 {
-                  name: 'cracks',
-                  ask: 'Look at its rim. How many cracks?',
+                  name: 'cracks' as const,
                   scene: 'cracks' as const,
-                  answer: pick('cracks', 0, []),
+                  answer: pick('cracks', []),
                 },
               ]
             : []),
           ...(readings.ball === 'firm' || readings.ball === 'weak'
             ? [
                 {
-                  name: 'feel',
-                  ask: 'Wet a pinch and rub it. How does it feel?',
+                  name: 'feel' as const,
                   scene: 'rub' as const,
-                  answer: pick('feel', 1, []),
+                  answer: pick('feel', []),
                 },
               ]
             : []),
@@ -123,19 +115,21 @@ export function FeelCapture(props: CaptureProps) {
   useKeys({ u: () => draft.undo?.() })
   return (
     <PanelLayout
-      instruction={open ? open.ask : `${capital(words(String(envelope?.classes.textureClass ?? '')))}.`}
+      instruction={
+        open ? entry.say(open.name) : `${capital(words(String(envelope?.classes.textureClass ?? '')))}.`
+      }
       picture={
         <>
           <FeelPicture
             scene={open ? current.scene : 'done'}
-            ribbonMm={readings.ribbonMm as number | undefined}
-            feel={readings.feel as string | undefined}
+            ribbonMm={readings.ribbonMm}
+            feel={readings.feel}
           />
           <ol className="grid gap-3">
             {questions.map((question, i) => (
               <li key={question.name} className={question === open || !open ? '' : 'opacity-80'}>
                 <span className="text-sm text-soft">
-                  {i + 1}. {question.ask}
+                  {i + 1}. {entry.say(question.name)}
                 </span>
                 {question.answer}
               </li>
@@ -146,16 +140,13 @@ export function FeelCapture(props: CaptureProps) {
       side={
         <>
           <Choice
-            label="Key"
-            options={options('key')}
-            value={readings.key as string}
+            {...entry.choice('key')}
             onChange={(key) =>
               draft.change({ ...draft.content, readings: { key, darkOrganic: readings.darkOrganic } })
             }
           />
           <Check
-            label="Dark with organic matter"
-            checked={readings.darkOrganic === true}
+            {...entry.flag('darkOrganic')}
             onChange={(dark) => set({ darkOrganic: dark || undefined })}
           />
           {envelope && !open && (
@@ -175,7 +166,7 @@ export function FeelCapture(props: CaptureProps) {
           </Button>
           <RecordButton
             record={record}
-            readings={readings}
+            readings={entry.sent}
             envelope={open ? undefined : envelope}
             correcting={draft.place.supersedes !== undefined}
           />
@@ -185,7 +176,7 @@ export function FeelCapture(props: CaptureProps) {
   )
 }
 
-function cleared(names: string[]): Readings {
+function cleared(names: Step[]): Readings {
   return Object.fromEntries(names.map((name) => [name, undefined]))
 }
 

@@ -1,4 +1,5 @@
 import { useMemo } from 'react'
+import { asNumber, asRows, asText } from '../../api/readings'
 import { useCore } from '../../core/core'
 import { words } from '../../words/dates'
 import { showSpan } from '../../timers/clocks'
@@ -6,21 +7,20 @@ import { useUnits } from '../../units/units'
 import { Check, QuantityInput } from '../../ui/controls'
 import { JarPicture } from './JarPicture'
 import type { CaptureProps } from '../frame/panel'
-import { PictureCapture, useEntry } from '../frame/parts'
+import { useEntry } from '../frame/entry'
+import { PictureCapture } from '../frame/parts'
 import { TestClock, type Moment } from '../frame/TestClock'
 import { Triangle } from '../../charts/Triangle'
 
-const TWO_DAYS_S = 172_800
-
 /** Soil in a jar: mark times worked out for this water, lines dragged to the ruler, the texture and its doubt. */
-export function JarCapture(capture: CaptureProps) {
+export function JarCapture(capture: CaptureProps<'texture-jar'>) {
   const { method, draft } = capture
   const core = useCore()
   const units = useUnits()
-  const entry = useEntry(capture, { waterTempC: 20, baseOffsetMm: 0 })
+  const entry = useEntry(capture)
   const { readings, set, live } = entry
-  const water = readings.waterColumnMm as number | undefined
-  const temp = readings.waterTempC as number | undefined
+  const { waterColumnMm: water, waterTempC: temp } = readings
+  const { drawn } = entry.method
   const marked = readings.sandMm !== undefined
   // before any line is marked the core still knows how fast grains fall in this water
   const advised = useMemo(() => {
@@ -44,10 +44,10 @@ export function JarCapture(capture: CaptureProps) {
           },
         ]
   })
-  const READS: Record<string, string> = {
-    'sand-line': 'sandMarkSeconds',
-    'silt-line': 'siltMarkSeconds',
-    'clay-line': 'clayMarkSeconds',
+  const read = (code: string, seconds: number) => {
+    if (code === 'sand-line') set({ sandMarkSeconds: seconds })
+    if (code === 'silt-line') set({ siltMarkSeconds: seconds })
+    if (code === 'clay-line') set({ clayMarkSeconds: seconds })
   }
   return (
     <PictureCapture
@@ -56,61 +56,39 @@ export function JarCapture(capture: CaptureProps) {
       begun={marked}
       instruction={
         water === undefined
-          ? 'Shake, set it down, and read the water over the base and its temperature.'
+          ? entry.say('fill')
           : !draft.content.startedAt
-            ? `Start the clock as you set it down. The sand line is due after ${sandAt ? showSpan(sandAt) : '…'}.`
-            : 'Drag each line to its ruler mark as it settles.'
+            ? entry.say('start', { span: sandAt ? showSpan(sandAt) : '…' })
+            : entry.say('drag')
       }
       picture={
         <JarPicture
-          sand={readings.sandMm as number | undefined}
-          silt={readings.siltMm as number | undefined}
-          clay={readings.clayMm as number | undefined}
+          sand={readings.sandMm}
+          silt={readings.siltMm}
+          clay={readings.clayMm}
           water={water}
+          usualWaterMm={drawn.usualWaterMm}
           cuts={live?.envelope?.values}
           onChange={set}
         />
       }
     >
       <div className="grid grid-cols-2 gap-3">
-        <QuantityInput
-          label={entryLabel(capture, 'waterColumnMm')}
-          unit="mm"
-          autoFocus={water === undefined}
-          value={water}
-          onChange={(waterColumnMm) => set({ waterColumnMm })}
-        />
-        <QuantityInput
-          label={entryLabel(capture, 'waterTempC')}
-          unit="°C"
-          value={temp}
-          onChange={(waterTempC) => set({ waterTempC })}
-        />
+        <QuantityInput {...entry.quantity('waterColumnMm')} autoFocus={water === undefined} />
+        <QuantityInput {...entry.quantity('waterTempC')} />
       </div>
       {sandAt !== undefined && siltAt !== undefined && (
         <p className="leading-snug">
           In this water: {label('sand-line')?.label.toLowerCase()} after <strong>{showSpan(sandAt)}</strong>,{' '}
           {label('silt-line')?.label.toLowerCase()} after <strong>{showSpan(siltAt)}</strong>,{' '}
           {label('clay-line')?.label.toLowerCase()} when it is clear, from{' '}
-          <strong>{showSpan(TWO_DAYS_S)}</strong> on.
+          <strong>{showSpan(drawn.settledSeconds)}</strong> on.
         </p>
       )}
-      {water !== undefined && (
-        <TestClock
-          capture={capture}
-          moments={moments}
-          onRead={(code, elapsed) => set({ [READS[code]!]: elapsed })}
-        />
-      )}
+      {water !== undefined && <TestClock capture={capture} moments={moments} onRead={read} />}
       <div className="grid grid-cols-3 gap-3">
         {(['sandMm', 'siltMm', 'clayMm'] as const).map((name) => (
-          <QuantityInput
-            key={name}
-            label={entryLabel(capture, name)}
-            unit="mm"
-            value={readings[name] as number | undefined}
-            onChange={(mm) => set({ [name]: mm })}
-          />
+          <QuantityInput key={name} {...entry.quantity(name)} />
         ))}
       </div>
       <details>
@@ -119,35 +97,15 @@ export function JarCapture(capture: CaptureProps) {
         </summary>
         <div className="grid grid-cols-2 gap-3">
           {(['sandMarkSeconds', 'siltMarkSeconds', 'clayMarkSeconds'] as const).map((name) => (
-            <QuantityInput
-              key={name}
-              label={entryLabel(capture, name)}
-              unit="s"
-              value={readings[name] as number | undefined}
-              onChange={(seconds) => set({ [name]: seconds })}
-            />
+            <QuantityInput key={name} {...entry.quantity(name)} />
           ))}
           {(['baseOffsetMm', 'rulerErrorMm'] as const).map((name) => (
-            <QuantityInput
-              key={name}
-              label={entryLabel(capture, name)}
-              unit="mm"
-              value={readings[name] as number | undefined}
-              onChange={(mm) => set({ [name]: mm })}
-            />
+            <QuantityInput key={name} {...entry.quantity(name)} />
           ))}
         </div>
       </details>
-      <Check
-        label={entryLabel(capture, 'dispersant')}
-        checked={readings.dispersant === true}
-        onChange={(dispersant) => set({ dispersant })}
-      />
-      <Check
-        label={entryLabel(capture, 'waterClearAtEnd')}
-        checked={readings.waterClearAtEnd === true}
-        onChange={(waterClearAtEnd) => set({ waterClearAtEnd })}
-      />
+      <Check {...entry.flag('dispersant')} />
+      <Check {...entry.flag('waterClearAtEnd')} />
       {live?.envelope && <Triangle envelope={live.envelope} />}
       {live?.envelope && <Chances rows={live.envelope.series['classProbabilities']} />}
       {live?.envelope?.values.sandCutUm && (
@@ -165,7 +123,10 @@ const SHOWN = 3
 
 /** How likely each texture class is, given what a ruler can tell. */
 function Chances({ rows }: { rows: unknown }) {
-  const chances = (Array.isArray(rows) ? rows : []) as { textureClass: string; probability: number }[]
+  const chances = asRows(rows).map((row) => ({
+    textureClass: asText(row.textureClass) ?? '',
+    probability: asNumber(row.probability) ?? 0,
+  }))
   return (
     <p className="text-[15px]">
       {chances
@@ -175,8 +136,4 @@ function Chances({ rows }: { rows: unknown }) {
         .join(', ')}
     </p>
   )
-}
-
-function entryLabel(capture: CaptureProps, name: string) {
-  return capture.method.readings.find((each) => each.name === name)?.label ?? name
 }

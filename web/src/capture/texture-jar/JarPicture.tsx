@@ -3,7 +3,6 @@ import { useUnits } from '../../units/units'
 import { DragLine } from '../frame/parts'
 
 const JAR = { x: 92, base: 350, width: 170, height: 310 }
-const USUAL_WATER_MM = 160
 const DRAWN_TO_MM = 1000
 
 const LINES = [
@@ -18,6 +17,7 @@ export function JarPicture({
   silt,
   clay,
   water,
+  usualWaterMm,
   cuts,
   onChange,
 }: {
@@ -25,12 +25,13 @@ export function JarPicture({
   silt: number | undefined
   clay: number | undefined
   water: number | undefined
+  usualWaterMm: number
   cuts: Envelope['values'] | undefined
   onChange: (changed: Record<string, number>) => void
 }) {
   const units = useUnits()
   // a slip of the finger must not draw a thousand marks
-  const top = Math.min(DRAWN_TO_MM, Math.max(20, water ?? USUAL_WATER_MM))
+  const top = Math.min(DRAWN_TO_MM, Math.max(20, water ?? usualWaterMm))
   const scale = (JAR.height - 40) / top
   const y = (mm: number) => JAR.base - mm * scale
   const toMm = (point: { y: number }) => (JAR.base - point.y) / scale

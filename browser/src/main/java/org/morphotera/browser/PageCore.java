@@ -60,6 +60,18 @@ public final class PageCore {
         return answer(METHODS.evaluate(method, JsonTree.parse(bodyJson), benchmarks));
     }
 
+    /**
+     * What must be said at once while a test is still being entered.
+     *
+     * @param readingsJson readings in any state
+     * @return a list of notes
+     */
+    @JSExport
+    public static String warnings(String method, String readingsJson) {
+        List<Envelope.NoteText> notes = METHODS.warnings(method, JsonTree.parse(readingsJson), messages);
+        return JsonTree.write(notes.stream().map(PageCore::note).toList());
+    }
+
     /** Works a calculator's request body out; the answer is as that of {@link #evaluate}. */
     @JSExport
     public static String workOut(String calculator, String bodyJson) {

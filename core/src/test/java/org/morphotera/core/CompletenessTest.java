@@ -19,6 +19,7 @@ import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Catalogue;
+import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
@@ -26,6 +27,8 @@ import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.WorkStep;
 import org.morphotera.core.method.water.puddling.Puddling;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.ParsedFields;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
@@ -82,11 +85,17 @@ class CompletenessTest {
                 gaps.add("no text " + text);
             }
         }
-        for (ReadingEntry reading : Catalogue.entry(method, messages).readings()) {
+        MethodEntry entry = Catalogue.entry(method, messages, benchmarks);
+        for (ReadingEntry reading : entry.readings()) {
             if (reading.label().equals(reading.name())) {
                 gaps.add("no label for " + reading.name());
             }
         }
+        Faults fresh = new Faults();
+        ParsedFields.read("", entry.usual(), method::read, fresh);
+        fresh.found().stream()
+                .filter(fault -> !fault.code().equals("MISSING"))
+                .forEach(fault -> gaps.add("a new test starts from readings that are refused: " + fault));
         method.card().indicators().stream()
                 .filter(each -> !messages.has("word." + each.id()))
                 .forEach(each -> gaps.add("no word for " + each.id()));

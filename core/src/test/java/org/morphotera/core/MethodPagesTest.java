@@ -31,7 +31,7 @@ class MethodPagesTest {
                 .append("\n\nGenerated from the method catalogue and the benchmark files of the core.\n");
         Methods.all().all().stream()
                 .filter(method -> method.card().family() == family)
-                .forEach(method -> write(Catalogue.entry(method, CoreData.MESSAGES), page));
+                .forEach(method -> write(Catalogue.entry(method, CoreData.MESSAGES, CoreData.BENCHMARKS), page));
         Path file = FOLDER.resolve(family.code() + ".md");
         if (Boolean.getBoolean("methods.write")) {
             Files.createDirectories(FOLDER);

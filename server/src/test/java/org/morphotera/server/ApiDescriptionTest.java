@@ -10,26 +10,28 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.morphotera.core.WorkedCase;
 
 /** The page's types are generated from a file; it must be what the server describes. */
 @ExtendWith(RunningApp.class)
 class ApiDescriptionTest {
 
-    private static final Path FILE = Path.of("../web/openapi.json");
-
-    @Test
-    @SuppressWarnings("unchecked")
-    void theCommittedDescriptionIsTheServers(ApiClient advisor) throws IOException {
-        Map<String, Object> described = advisor.get("/api/openapi").json();
+    /** The description, and the catalogue of which the readings' types are made. */
+    @ParameterizedTest
+    @CsvSource({"openapi.json, /api/openapi", "catalogue.json, /api/methods"})
+    void whatIsCommittedIsTheServers(String file, String path, ApiClient advisor) throws IOException {
+        Object served = WorkedCase.JSON.readValue(advisor.get(path).text(), Object.class);
         Files.writeString(
-                Path.of("target/openapi.json"),
-                WorkedCase.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(described) + "\n");
-        Map<String, Object> committed = WorkedCase.JSON.readValue(Files.readString(FILE), Map.class);
-        assertThat(differing("", committed, described))
-                .as("parts of web/openapi.json that differ; target/openapi.json is the server's")
+                Path.of("target", file),
+                WorkedCase.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(served) + "\n");
+        Object committed = WorkedCase.JSON.readValue(Files.readString(Path.of("../web", file)), Object.class);
+        assertThat(differing("", committed, served))
+                .as("parts of web/%s that differ; target/%s is the server's", file, file)
                 .isEmpty();
     }
 
@@ -40,6 +42,12 @@ class ApiDescriptionTest {
             keys.addAll(b.keySet());
             return keys.stream()
                     .flatMap(key -> differing(path + " " + key, a.get(key), b.get(key)).stream())
+                    .toList();
+        }
+        if (one instanceof List<?> a && other instanceof List<?> b && a.size() == b.size()) {
+            return IntStream.range(0, a.size())
+                    .boxed()
+                    .flatMap(i -> differing(path + " " + i, a.get(i), b.get(i)).stream())
                     .toList();
         }
         return Objects.equals(one, other) ? List.of() : List.of(path);

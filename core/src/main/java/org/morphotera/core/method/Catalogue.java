@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.reading.DescribedFields;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
@@ -17,7 +18,10 @@ public final class Catalogue {
 
     private Catalogue() {}
 
-    /** One method; {@code labels} name its values and classes. */
+    /**
+     * One method; {@code labels} name its values and classes. {@code usual}, {@code drawn} and {@code groups} are those
+     * of its {@link CaptureGuide}; {@code prompts} are what its picture asks for, step by step.
+     */
     public record MethodEntry(
             String id,
             String family,
@@ -33,6 +37,10 @@ public final class Catalogue {
             List<String> materials,
             List<String> steps,
             List<TimedStepEntry> timedSteps,
+            Map<String, Object> usual,
+            Map<String, Double> drawn,
+            Map<String, List<String>> groups,
+            Map<String, String> prompts,
             List<String> conditions,
             List<String> cautions,
             List<String> sources) {}
@@ -71,9 +79,10 @@ public final class Catalogue {
     public record OptionEntry(String code, String label) {}
 
     /** The catalogue entry of a method. */
-    public static MethodEntry entry(FieldMethod<?> method, Messages messages) {
+    public static MethodEntry entry(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
         MethodCard card = method.card();
         String id = card.id();
+        CaptureGuide capture = method.capture(benchmarks);
         return new MethodEntry(
                 id,
                 card.family().code(),
@@ -97,6 +106,10 @@ public final class Catalogue {
                                 step.atSeconds(),
                                 step.toleranceSeconds()))
                         .toList(),
+                capture.usual(),
+                capture.drawn(),
+                capture.groups(),
+                messages.under(id + ".say."),
                 messages.numbered(id + ".condition"),
                 messages.numbered(id + ".caution"),
                 messages.numbered(id + ".source"));

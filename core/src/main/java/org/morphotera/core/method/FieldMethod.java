@@ -43,6 +43,21 @@ public interface FieldMethod<R extends Record> {
      */
     List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm);
 
+    /** What its picture starts from, draws and goes by. */
+    default CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN;
+    }
+
+    /**
+     * What must be said at once, while entry is still partial: dangers, before anything can be evaluated. The
+     * evaluation says the same.
+     *
+     * @param entered plain tree of what was entered so far, in any state
+     */
+    default List<Evaluation.Note> warnings(Map<String, Object> entered) {
+        return List.of();
+    }
+
     /** The name of the reading that says by which instrument, key or water the figure came about; or {@code null}. */
     default String kindReading() {
         return null;

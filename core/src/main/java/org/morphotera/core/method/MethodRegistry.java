@@ -6,6 +6,8 @@ import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.text.Messages;
 
 /** The methods there are, in the order in which they are worked down the soil face. */
 public final class MethodRegistry {
@@ -57,6 +59,22 @@ public final class MethodRegistry {
             }
         }
         return evaluate(get(id), parts.get("readings"), parts.get("context"), benchmarks, faults);
+    }
+
+    /**
+     * What must be said at once of readings that are still being entered.
+     *
+     * @param readings plain tree in any state; what is no object says nothing
+     * @throws IllegalArgumentException when there is no such method
+     */
+    @SuppressWarnings("unchecked")
+    public List<Envelope.NoteText> warnings(String id, Object readings, Messages messages) {
+        if (!(readings instanceof Map<?, ?>)) {
+            return List.of();
+        }
+        return get(id).warnings((Map<String, Object>) readings).stream()
+                .map(note -> Envelope.NoteText.of(note, id, messages))
+                .toList();
     }
 
     private static <R extends Record> Outcome evaluate(

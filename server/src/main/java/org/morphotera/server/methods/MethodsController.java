@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
@@ -47,11 +48,12 @@ class MethodsController {
             JsonMapper json,
             MethodRegistry methods,
             Messages messages,
+            Benchmarks benchmarks,
             CoreFiles.CoreTexts texts) {
         this.evaluator = evaluator;
         this.json = json;
         this.entries = methods.all().stream()
-                .map(method -> Catalogue.entry(method, messages))
+                .map(method -> Catalogue.entry(method, messages, benchmarks))
                 .toList();
         this.coreData =
                 new CoreData(texts.benchmarks(), texts.messages(), Catalogue.context(messages), Catalogue.units());

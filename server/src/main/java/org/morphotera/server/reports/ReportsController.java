@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.MethodRegistry;
@@ -43,6 +44,7 @@ class ReportsController {
     private final AccountReader accounts;
     private final MethodRegistry methods;
     private final Messages messages;
+    private final Benchmarks benchmarks;
     private final Clock clock;
 
     ReportsController(
@@ -53,6 +55,7 @@ class ReportsController {
             AccountReader accounts,
             MethodRegistry methods,
             Messages messages,
+            Benchmarks benchmarks,
             Clock clock) {
         this.faces = faces;
         this.sheets = sheets;
@@ -61,6 +64,7 @@ class ReportsController {
         this.accounts = accounts;
         this.methods = methods;
         this.messages = messages;
+        this.benchmarks = benchmarks;
         this.clock = clock;
     }
 
@@ -103,7 +107,7 @@ class ReportsController {
                     if (!methods.has(id)) {
                         throw new NotFoundException("test");
                     }
-                    return Catalogue.entry(methods.get(id), messages);
+                    return Catalogue.entry(methods.get(id), messages, benchmarks);
                 })
                 .toList();
         return answer(BlankSheet.pdf(entries), "field sheet.pdf");

@@ -8,6 +8,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -119,6 +120,11 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
         }
         return out.curve("ground-cover", benchmarks.curve("ground-cover"), cover, low, high)
                 .build();
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.drawn("wantedPoints", 50);
     }
 
     @Override

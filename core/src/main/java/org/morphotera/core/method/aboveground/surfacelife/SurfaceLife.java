@@ -7,6 +7,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -77,6 +78,13 @@ public final class SurfaceLife implements FieldMethod<SurfaceLife.Readings> {
         }
         return out.curve("surface-life", benchmarks.curve("surface-life"), groups, null, null)
                 .build();
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("quadratAreaM2", 0.25)
+                .group("kinds", "beetles", "spiders", "ants", "worm casts", "springtails");
     }
 
     @Override

@@ -6,6 +6,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -128,6 +129,11 @@ public final class Colour implements FieldMethod<Colour.Readings> {
             return Math.max(0, Math.min(2, 2 - difference));
         }
         return difference < 0 ? 2 : difference == 0 ? 1 : 0;
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.usual("moist", true);
     }
 
     @Override

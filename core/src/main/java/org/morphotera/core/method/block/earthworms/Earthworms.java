@@ -11,6 +11,7 @@ import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -179,6 +180,13 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
         if (juveniles == 0 && worms >= BREEDING_JUDGED_FROM) {
             out.note("NOT_BREEDING", Severity.CAUTION);
         }
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("blocks", List.of(Map.of("lengthMm", 200, "widthMm", 200, "depthMm", 300)))
+                .drawn("blocks", FEWEST_BLOCKS);
     }
 
     @Override

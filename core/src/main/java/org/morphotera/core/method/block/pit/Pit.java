@@ -10,6 +10,7 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -201,11 +202,40 @@ public final class Pit implements FieldMethod<Pit.Readings> {
         boolean wet = water
                 || readings.horizons().stream()
                         .anyMatch(each -> each.moisture() == Moisture.WET || each.moisture() == Moisture.SATURATED);
-        boolean deep = readings.depthMm() > UNSUPPORTED_MM && !Boolean.TRUE.equals(readings.benched());
-        if (deep || wet && readings.depthMm() > UNSUPPORTED_WET_MM) {
+        if (unsafe(readings.depthMm(), wet, Boolean.TRUE.equals(readings.benched()))) {
             out.note("DO_NOT_ENTER", Severity.DANGER, Map.of("depth", readings.depthMm()));
         }
         out.note("PIT_SAFETY", Severity.DANGER);
+    }
+
+    private static boolean unsafe(double depthMm, boolean wet, boolean benched) {
+        return depthMm > UNSUPPORTED_MM && !benched || wet && depthMm > UNSUPPORTED_WET_MM;
+    }
+
+    /** Not to be entered, as soon as depth and water are known; a pit is at least as deep as its layers. */
+    @Override
+    public List<Evaluation.Note> warnings(Map<String, Object> entered) {
+        double depth = entered.get("depthMm") instanceof Number mm ? mm.doubleValue() : 0;
+        boolean wet = entered.get("standingWaterMm") instanceof Number mm && mm.doubleValue() > 0;
+        if (entered.get("horizons") instanceof List<?> horizons) {
+            for (Object horizon : horizons) {
+                if (horizon instanceof Map<?, ?> told) {
+                    depth = told.get("bottomMm") instanceof Number mm ? Math.max(depth, mm.doubleValue()) : depth;
+                    wet |= Moisture.WET.code().equals(told.get("moisture"))
+                            || Moisture.SATURATED.code().equals(told.get("moisture"));
+                }
+            }
+        }
+        boolean benched = Boolean.TRUE.equals(entered.get("benched"));
+        return unsafe(depth, wet, benched)
+                ? List.of(new Evaluation.Note("DO_NOT_ENTER", Severity.DANGER, Map.of("depth", depth)))
+                : List.of();
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.usual(
+                "horizons", List.of(Map.of("topMm", 0, "bottomMm", 250), Map.of("topMm", 250, "bottomMm", 600)));
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -58,6 +59,7 @@ public final class Roots implements FieldMethod<Roots.Readings> {
             Boolean legume,
             String crop) {}
 
+    private static final double DRAWN_TO_MM = 1000;
     private static final String UNKNOWN_CROP = "unknown";
     private static final double SHALLOW_TURF_MM = 25;
     private static final double GOOD_TURF_MM = 75;
@@ -120,6 +122,11 @@ public final class Roots implements FieldMethod<Roots.Readings> {
             return readings.barrier() == Barrier.FLAT_LINE ? 0 : 0.5;
         }
         return readings.eightyPctDepthMm() <= GOOD_TURF_MM ? 1 : 2;
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.usual("barrier", "none").drawn("deepestMm", DRAWN_TO_MM);
     }
 
     @Override

@@ -7,6 +7,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -203,6 +204,24 @@ public final class Structure implements FieldMethod<Structure.Readings> {
     @Override
     public String kindReading() {
         return "key";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("key", "spade-block")
+                .usual(
+                        "fractions",
+                        List.of(
+                                sizeClass(0, 5),
+                                sizeClass(5, FINE_UP_TO_MM),
+                                sizeClass(FINE_UP_TO_MM, 75),
+                                sizeClass(75, 200)))
+                .drawn("mostG", 5000);
+    }
+
+    private static Map<String, Object> sizeClass(double minMm, double maxMm) {
+        return Map.of("minMm", minMm, "maxMm", maxMm);
     }
 
     @Override

@@ -8,6 +8,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -187,6 +188,11 @@ public final class TextureFeel implements FieldMethod<TextureFeel.Readings> {
     @Override
     public String kindReading() {
         return "key";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.usual("key", "ribbon");
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -55,6 +56,8 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     private static final double CLAY_UM = 2;
     private static final double THIN_MM = 15;
     private static final double HOLDS_FINE_SILT_UM = 3;
+    private static final double USUAL_WATER_C = 20;
+    private static final double USUAL_WATER_MM = 160;
     private static final double SETTLED_SECONDS = 172_800;
     private static final double UNSURE_UNDER = 0.6;
 
@@ -202,6 +205,15 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
                     Severity.INFO,
                     Map.of("share", 100 * classes.ranked().get(0).getValue()));
         }
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("waterTempC", USUAL_WATER_C)
+                .usual("baseOffsetMm", 0)
+                .drawn("settledSeconds", SETTLED_SECONDS)
+                .drawn("usualWaterMm", USUAL_WATER_MM);
     }
 
     @Override

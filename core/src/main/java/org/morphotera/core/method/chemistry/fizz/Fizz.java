@@ -7,6 +7,7 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -114,6 +115,11 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
     @Override
     public String kindReading() {
         return "acid";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN.usual("acid", "hcl-10");
     }
 
     @Override

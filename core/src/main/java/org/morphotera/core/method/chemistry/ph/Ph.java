@@ -11,6 +11,7 @@ import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -217,6 +218,23 @@ public final class Ph implements FieldMethod<Ph.Readings> {
     @Override
     public String kindReading() {
         return "kind";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("kind", "meter-1to1")
+                .usual("layers", List.of(slice(0, 100), slice(100, 200), slice(200, 300)))
+                .drawn("sliceMm", 100)
+                .drawn("firstChip", 4)
+                .drawn("lastChip", 9)
+                .drawn("chipStep", 0.5)
+                .group("chips", "vial-kit", "powder-on-core", "capsule-kit")
+                .group("settles", "vial-kit", "capsule-kit");
+    }
+
+    private static Map<String, Object> slice(double topMm, double bottomMm) {
+        return Map.of("topMm", topMm, "bottomMm", bottomMm);
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -56,6 +57,10 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
             Double ph) {}
 
     private static final double PER_DEGREE = 0.02;
+    private static final int WANTED_READINGS = 3;
+    /** Two readings in a row that differ by no more have stopped drifting. */
+    private static final double ALIKE_WITHIN_SHARE = 0.05;
+
     private static final double LARGEST_SPREAD = 0.15;
     private static final double MICROBES_SLOWED_OVER = 1.0;
     private static final double NITRATE_PER_EC = 140;
@@ -222,6 +227,15 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
     @Override
     public String kindReading() {
         return "mode";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("mode", "slurry-1to1")
+                .usual("compensated", true)
+                .drawn("wantedReadings", WANTED_READINGS)
+                .drawn("alikeWithinShare", ALIKE_WITHIN_SHARE);
     }
 
     @Override

@@ -10,6 +10,7 @@ import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -326,6 +327,17 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     @Override
     public String kindReading() {
         return "mode";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("mode", "stepped")
+                .usual("holeDiameterMm", 200)
+                .usual("holeDepthMm", 300)
+                .usual("presoaked", true)
+                .usual("measure", "water-depth")
+                .group("purposes", List.of(Purpose.values()));
     }
 
     @Override

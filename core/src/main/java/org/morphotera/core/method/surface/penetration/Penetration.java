@@ -11,6 +11,7 @@ import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -42,6 +43,9 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
     public record Readings(Double tipDiameterMm, Double scaleTipDiameterMm, List<Probe> probes) {}
 
     private static final int FEWEST_PROBES = 3;
+    private static final double USUAL_TIP_MM = 12.7;
+    private static final double STEP_MM = 75;
+    private static final double DRAWN_TO_KPA = 4000;
     private static final double UNLIMITED_COUNTS_AS_MM = 450;
     private static final Range TIP_MM = Range.between(5, 50);
 
@@ -191,6 +195,16 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
         if (factor != 1) {
             out.note("WRONG_SCALE_CORRECTED", Severity.INFO, Map.of("factor", factor));
         }
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("tipDiameterMm", USUAL_TIP_MM)
+                .drawn("rootsStopKPa", benchmarks.table("penetration.limit").at("roots", "kPa"))
+                .drawn("stepMm", STEP_MM)
+                .drawn("deepestMm", UNLIMITED_COUNTS_AS_MM)
+                .drawn("mostKPa", DRAWN_TO_KPA);
     }
 
     @Override

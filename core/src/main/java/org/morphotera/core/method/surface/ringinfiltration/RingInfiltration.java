@@ -9,6 +9,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -193,6 +194,17 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
     @Override
     public List<DepthLayer> layers() {
         return List.of(new DepthLayer(0, 50), new DepthLayer(DepthLayer.TOPSOIL_ENDS_MM, 250));
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("ringDiameterMm", 150)
+                .usual("depthLevel", "surface")
+                .drawn("waterMl", 450)
+                .drawn("lookAgainSeconds", 300)
+                .drawn("deepRingFromMm", 150)
+                .drawn("fewestPoints", POINTS_FOR_A_FIT);
     }
 
     @Override

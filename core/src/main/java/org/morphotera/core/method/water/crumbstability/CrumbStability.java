@@ -9,6 +9,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -85,6 +86,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     public record Readings(Water water, Boolean airDry, List<Crumb> crumbs) {}
 
     private static final int FEWEST_CRUMBS = 3;
+    private static final int MOST_CRUMBS = 8;
     private static final double HIGHEST_SCORE = 2;
     private static final double STAGE_SECONDS = 60;
     private static final double SUBSOIL_FROM_MM = 300;
@@ -235,6 +237,17 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     @Override
     public String kindReading() {
         return "water";
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("water", "rain")
+                .usual("airDry", true)
+                .drawn("crumbs", 6)
+                .drawn("fewestCrumbs", FEWEST_CRUMBS)
+                .drawn("mostCrumbs", MOST_CRUMBS)
+                .drawn("stillSeconds", STAGE_SECONDS);
     }
 
     @Override

@@ -8,6 +8,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
@@ -97,6 +98,15 @@ public final class Slump implements FieldMethod<Slump.Readings> {
         row.put("score", clod.outcome().score);
         row.put("outcome", clod.outcome().code());
         return row;
+    }
+
+    @Override
+    public CaptureGuide capture(Benchmarks benchmarks) {
+        return CaptureGuide.PLAIN
+                .usual("clods", List.of(Map.of("label", "here", "dryAtStart", true)))
+                .drawn("mostClods", 4)
+                .group("places", "here", "under the hedge", "wheel track", "good patch")
+                .group("outcomes", List.of(ClodOutcome.values()));
     }
 
     @Override
