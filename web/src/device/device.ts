@@ -1,7 +1,15 @@
 import Dexie, { type Table } from 'dexie'
 import { useSyncExternalStore } from 'react'
 import type { Fault } from '../api/client'
-import type { Draft, Envelope, Timer } from '../api/schema'
+import type {
+  Draft,
+  Envelope,
+  MeasurementWrite,
+  ObservationWrite,
+  Timer,
+  TimerWrite,
+  VisitWrite,
+} from '../api/schema'
 import type { Readings } from '../api/readings'
 
 /** What a capture page needs to go on where it was left. */
@@ -37,8 +45,24 @@ export type KeptDraft = {
 }
 
 /** What a write is about; pages show it from here until the server has it. */
-export type JobKind =
-  'visit' | 'measurement' | 'observation' | 'timer' | 'step' | 'timer-stop' | 'photo' | 'test-set'
+export type JobKind = keyof Bodies
+
+/** What each kind of write holds; a picture is kept apart. */
+export type Bodies = {
+  visit: VisitWrite
+  measurement: MeasurementWrite
+  observation: ObservationWrite
+  timer: TimerWrite
+  step: { doneAt?: string }
+  'timer-stop': { stoppedAt?: string }
+  photo: undefined
+  'test-set': Record<string, unknown>
+}
+
+/** What a write holds, if it is of that kind: the page that made it gave it the body of its kind. */
+export function bodyOf<Kind extends JobKind>(job: Job, kind: Kind): Bodies[Kind] | undefined {
+  return job.kind === kind ? (job.body as Bodies[Kind]) : undefined
+}
 
 /**
  * Where a write stands: on its way, refused, changed elsewhere, worked out otherwise by the server, or set aside since

@@ -1,8 +1,10 @@
+import { isReadings } from '../api/readings'
 import { ApiError, write } from '../api/client'
-import type { Draft, Measurement, MeasurementWrite } from '../api/schema'
+import type { Draft, Measurement } from '../api/schema'
 import { different } from './differences'
 import {
   askToPersist,
+  bodyOf,
   changeJob,
   dropJob,
   keepAgain,
@@ -163,7 +165,7 @@ async function send(job: Job): Promise<boolean> {
         state: error.status === 409 ? 'conflict' : 'refused',
         faults: error.faults,
         message: error.message,
-        current: error.current as Record<string, unknown> | undefined,
+        current: isReadings(error.current) ? error.current : undefined,
       })
     }
     return true
@@ -213,8 +215,9 @@ export async function sendAgain(job: Job) {
 
 /** Takes a measurement back into the draft it came from, to be corrected at its test. */
 export async function takeBack(job: Job) {
-  const { readings, note, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes } =
-    job.body as unknown as MeasurementWrite
+  const test = bodyOf(job, 'measurement')
+  if (!test) return
+  const { readings, note, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes } = test
   const version = keptDraft(job.target)?.version ?? 0
   keepDraft({
     id: job.target,

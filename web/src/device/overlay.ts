@@ -1,20 +1,9 @@
-import type {
-  Field,
-  MadeTest,
-  MeasurementWrite,
-  MethodEntry,
-  Observation,
-  Stop,
-  Timer,
-  TimerWrite,
-  VisitView,
-  VisitWrite,
-} from '../api/schema'
-import type { Job } from './device'
+import type { Field, MadeTest, MeasurementWrite, MethodEntry, Stop, Timer, VisitView } from '../api/schema'
+import { bodyOf, type Job } from './device'
 
 /** A visit that so far is on this device only, from the field it is made on. */
 export function visitFrom(job: Job, field: Field, stops: Stop[], person: string): VisitView {
-  const visit = { id: job.target, personId: job.person, person, ...(job.body as unknown as VisitWrite) }
+  const visit = { id: job.target, personId: job.person, person, ...bodyOf(job, 'visit')! }
   const { soilMoisture, daysSinceRain, soilTempC } = visit
   const { landUse, crop, purpose, textureClass } = field
   const context = { landUse, crop, purpose, textureClass, soilMoisture, daysSinceRain, soilTempC }
@@ -38,21 +27,20 @@ export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): 
   const next = { ...view, contexts: { ...view.contexts } }
   for (const job of own) {
     if (job.state === 'refused' || job.state === 'differs') continue
-    if (job.kind === 'visit') {
-      const body = job.body as unknown as VisitWrite
-      // once sent, the server's answer has this version or a later one
-      if (body.version >= next.visit.version)
-        next.visit = { ...next.visit, ...body, version: body.version + 1 }
-    }
-    if (job.kind === 'observation') {
-      const seen = { id: job.target, ...job.body } as unknown as Observation
+    const visit = bodyOf(job, 'visit')
+    // once sent, the server's answer has this version or a later one
+    if (visit && visit.version >= next.visit.version)
+      next.visit = { ...next.visit, ...visit, version: visit.version + 1 }
+    const noticed = bodyOf(job, 'observation')
+    if (noticed) {
+      const seen = { id: job.target, ...noticed }
       next.observations = [
         ...next.observations.filter((each) => each.stopId !== seen.stopId),
         { ...seen, version: seen.version + 1 },
       ]
     }
-    if (job.kind === 'measurement' && !next.measurements.some((each) => each.id === job.target)) {
-      const body = job.body as unknown as MeasurementWrite
+    const body = bodyOf(job, 'measurement')
+    if (body && !next.measurements.some((each) => each.id === job.target)) {
       next.measurements = [
         ...next.measurements.filter((each) => each.id !== body.supersedes),
         madeTest(job, body, methods),
@@ -70,6 +58,7 @@ export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): 
 function madeTest(job: Job, body: MeasurementWrite, methods: MethodEntry[]): MadeTest {
   const labels = methods.find((each) => each.id === body.method)?.indicators ?? []
   const ratings = job.envelope?.ratings.filter((each) => each.school === 'standing') ?? []
+  const texture = job.envelope?.classes['textureClass']
   return {
     id: job.target,
     stopId: body.stopId,
@@ -82,7 +71,7 @@ function madeTest(job: Job, body: MeasurementWrite, methods: MethodEntry[]): Mad
       label: labels.find((label) => label.id === each.indicator)?.label ?? each.indicator,
       level: each.level!,
     })),
-    contextClass: job.envelope?.classes['textureClass'] as string | undefined,
+    contextClass: typeof texture === 'string' ? texture : undefined,
   }
 }
 
@@ -91,8 +80,8 @@ export function clocksWithKept(timers: Timer[], jobs: Job[], methods: MethodEntr
   let next = timers
   for (const job of jobs) {
     if (job.state !== 'waiting' && job.state !== 'aside') continue
-    if (job.kind === 'timer') {
-      const body = job.body as unknown as TimerWrite
+    const body = bodyOf(job, 'timer')
+    if (body) {
       const labels = methods.find((each) => each.id === body.method)?.timedSteps ?? []
       const steps = body.steps.map((step) => ({
         ...step,
@@ -107,8 +96,9 @@ export function clocksWithKept(timers: Timer[], jobs: Job[], methods: MethodEntr
         : { field: '', fieldId: '', stop: '', ...job.place, ...body, id: job.target, steps }
       next = [...next.filter((each) => each.id !== job.target), timer]
     }
-    if (job.kind === 'step') {
-      const doneAt = job.body?.doneAt as string | undefined
+    const marked = bodyOf(job, 'step')
+    if (marked) {
+      const { doneAt } = marked
       next = next.map((timer) => ({
         ...timer,
         steps: timer.steps.map((step) => (step.id === job.target ? { ...step, doneAt } : step)),

@@ -2,11 +2,10 @@ import { useQuery } from '@tanstack/react-query'
 import { Fragment, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { queries } from '../queries/queries'
-import type { MeasurementWrite } from '../api/schema'
 import { words } from '../words/dates'
 import { Button } from '../ui/controls'
 import { differingEntries } from '../device/differences'
-import { dropJob, useJobs, type Job } from '../device/device'
+import { bodyOf, dropJob, useJobs, type Job } from '../device/device'
 import { ReadingsTable } from '../readings/ReadingsTable'
 import { sendAgain, settle, takeBack } from '../device/outbox'
 
@@ -97,7 +96,7 @@ function SetAside({ job }: { job: Job }) {
   const [sure, setSure] = useState(false)
   const reason =
     job.faults?.map((fault) => `${fault.field} ${fault.message}`.trim()).join(' ') || job.message || ''
-  const test = job.kind === 'measurement' ? (job.body as unknown as MeasurementWrite) : undefined
+  const test = bodyOf(job, 'measurement')
   const edit = async () => {
     await takeBack(job)
     void navigate(`/visits/${test!.visitId}/stops/${test!.stopId}/${test!.method}/${job.target}`)

@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { queries } from '../queries/queries'
 import type { VisitView } from '../api/schema'
-import { useJobs } from '../device/device'
+import { bodyOf, useJobs } from '../device/device'
 import { visitFrom, withKept } from '../device/overlay'
 
 /** A visit with what is kept on this device and not sent yet; also one that is on this device only. */
 export function useVisit(id: string) {
   const jobs = useJobs()
   const begun = jobs.find((job) => job.kind === 'visit' && job.target === id)
-  const fieldId = begun?.body?.fieldId as string | undefined
+  const fieldId = begun && bodyOf(begun, 'visit')?.fieldId
   const visit = useQuery(queries.visit(id))
   const methods = useQuery(queries.methods()).data
   const field = useQuery({ ...queries.field(fieldId ?? ''), enabled: fieldId !== undefined })
