@@ -14,6 +14,8 @@ export type Core = {
   warnings: (method: string, readings: Readings) => NoteText[]
   /** a calculator's answer to its inputs */
   workOut: (calculator: string, inputs: Readings) => Outcome
+  /** what a calculator's answer comes to, in a few words; empty where it is no amount */
+  amount: (calculator: string, answer: Envelope, garden: boolean, us: boolean) => string
   /** what to mind about a day, its season by its ISO date */
   conditions: (context: Readings, date: string, south: boolean) => NoteText[]
 }
@@ -39,6 +41,8 @@ export function useCore(): Core | undefined {
           const answer = JSON.parse(compiled.workOut(calculator, JSON.stringify({ inputs })))
           return answer.errors ? { faults: answer.errors } : { envelope: answer }
         },
+        amount: (calculator, answer, garden, us) =>
+          compiled.amount(calculator, JSON.stringify(answer), garden, us),
         conditions: (context, date, south) =>
           JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
       }

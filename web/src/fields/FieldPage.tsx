@@ -41,6 +41,7 @@ export function FieldPage() {
         <div className="overflow-x-auto">
           <SoilFace
             findings={face.findings}
+            layout={face.layout}
             texture={face.textureClass}
             chosen={chosen}
             lit={lit && new Set(lit.parts.map((part) => part.indicator))}

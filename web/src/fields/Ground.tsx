@@ -1,12 +1,12 @@
 import { useUnits } from '../units/units'
-import { FACE, SQUEEZE_BELOW, type FaceLayout } from './faceLayout'
+import { FACE, type LaidFace } from './faceLayout'
 
 /** Depth marks beside the ground. */
-export function Ruler({ face }: { face: FaceLayout }) {
+export function Ruler({ face }: { face: LaidFace }) {
   const units = useUnits()
   const inches = units.system === 'us'
   const step = inches ? 25.4 * 2 : 50
-  const marks = Array.from({ length: Math.floor(face.maxDepth / step) + 1 }, (_, i) => i * step)
+  const marks = Array.from({ length: Math.floor(face.maxDepthMm / step) + 1 }, (_, i) => i * step)
   return (
     <g fontSize="13" fill="var(--soft)" stroke="none">
       <line
@@ -20,7 +20,7 @@ export function Ruler({ face }: { face: FaceLayout }) {
         {units.symbol('mm')}
       </text>
       {marks.map((mm, i) => {
-        const deep = face.squeezed && mm > SQUEEZE_BELOW
+        const deep = mm > (face.squeezedBelowMm ?? Infinity)
         if (deep && i % 4) return null
         return (
           <g key={mm}>
@@ -39,9 +39,9 @@ export function Ruler({ face }: { face: FaceLayout }) {
           </g>
         )
       })}
-      {face.squeezed && (
+      {face.squeezedBelowMm !== undefined && (
         <path
-          d={`M${FACE.rulerX - 5} ${face.y(SQUEEZE_BELOW) + 5} l10 -4 m-10 8 l10 -4`}
+          d={`M${FACE.rulerX - 5} ${face.y(face.squeezedBelowMm) + 5} l10 -4 m-10 8 l10 -4`}
           stroke="var(--strong-rule)"
           fill="none"
         >
@@ -62,14 +62,14 @@ export function Ground({
   x = FACE.soilX,
   width = FACE.soilWidth,
 }: {
-  face: FaceLayout
+  face: LaidFace
   texture?: string
   /** depth that most roots reach, mm */
   rootsTo?: number
   x?: number
   width?: number
 }) {
-  const { y, maxDepth, surface, bottom } = face
+  const { y, maxDepthMm: maxDepth, surface, bottom } = face
   const sandy = texture?.includes('sand')
   const clayey = texture?.includes('clay')
   const bounds = [...TINTS.filter((mm) => mm < maxDepth), maxDepth]

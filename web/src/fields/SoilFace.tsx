@@ -1,13 +1,15 @@
-import type { FindingView } from '../api/schema'
+import type { FaceLayout, FindingView } from '../api/schema'
 import { asLevel, CrumbShape, levelFill, levelText } from '../ui/levels'
 import { useUnits } from '../units/units'
-import { FACE, layFace, type FaceLayout } from './faceLayout'
+import { FACE, laid, type LaidFace } from './faceLayout'
 import { Ground, Ruler } from './Ground'
 import { figureText, keyOf, Whisker } from './finding'
 
 /** The ground by depth with every finding at the layer where it was read. */
 export function SoilFace({
   findings,
+  layout,
+  only,
   texture,
   chosen,
   lit,
@@ -15,6 +17,10 @@ export function SoilFace({
   onChoose,
 }: {
   findings: FindingView[]
+  /** where the findings lie, in the same order */
+  layout: FaceLayout
+  /** those to show; all if not given */
+  only?: (finding: FindingView) => boolean
   texture: string | undefined
   chosen: string | undefined
   /** indicators to bring out; the others step back */
@@ -24,13 +30,10 @@ export function SoilFace({
   onChoose: (key: string) => void
 }) {
   const units = useUnits()
-  const face = layFace(
-    findings.map((finding) =>
-      finding.depthTopMm === undefined
-        ? undefined
-        : { top: finding.depthTopMm, bottom: finding.depthBottomMm! },
-    ),
-  )
+  const face = laid(layout)
+  const groups = face.groups
+    .map((group) => ({ ...group, rows: group.rows.filter((row) => !only || only(findings[row]!)) }))
+    .filter((group) => group.rows.length > 0)
   const roots = findings.find((finding) => finding.indicator === 'rooting')
   return (
     <div className="relative min-w-[330px]" style={{ height: face.height }}>
@@ -45,32 +48,35 @@ export function SoilFace({
           stroke="var(--ink)"
           strokeWidth="1.5"
         />
-        {face.groups.map((group, n) => (
+        {groups.map((group, n) => (
           <Bracket key={n} face={face} group={group} findings={findings} chosen={chosen} lit={lit} />
         ))}
       </svg>
       <ul>
-        {findings.map((finding, i) => (
-          <li
-            key={keyOf(finding)}
-            className="absolute right-0 transition-opacity"
-            style={{
-              left: FACE.rowsX,
-              top: face.rowY[i]! - FACE.row / 2,
-              opacity: lit && !lit.has(finding.indicator) ? 0.3 : 1,
-            }}
-          >
-            <FindingRow
-              finding={finding}
-              chosen={chosen === keyOf(finding)}
-              onChoose={() => onChoose(keyOf(finding))}
-              units={units}
-              narrow={narrow}
-            />
-          </li>
-        ))}
+        {findings.map((finding, i) =>
+          only && !only(finding) ? null : (
+            <li
+              key={keyOf(finding)}
+              className="absolute right-0 transition-opacity"
+              style={{
+                left: FACE.rowsX,
+                top: face.rowY[i]! - face.rowHeight / 2,
+                opacity: lit && !lit.has(finding.indicator) ? 0.3 : 1,
+              }}
+            >
+              <FindingRow
+                finding={finding}
+                chosen={chosen === keyOf(finding)}
+                onChoose={() => onChoose(keyOf(finding))}
+                units={units}
+                narrow={narrow}
+                rowHeight={face.rowHeight}
+              />
+            </li>
+          ),
+        )}
       </ul>
-      {findings.length === 0 && (
+      {groups.length === 0 && (
         <p className="absolute text-soft" style={{ left: FACE.rowsX, top: face.surface + 30, right: 0 }}>
           Nothing measured here yet. Begin a visit: what you find appears at its depth.
         </p>
@@ -87,7 +93,7 @@ function Bracket({
   chosen,
   lit,
 }: {
-  face: FaceLayout
+  face: LaidFace
   group: FaceLayout['groups'][number]
   findings: FindingView[]
   chosen: string | undefined
@@ -106,8 +112,8 @@ function Bracket({
   if (!group.layer) {
     return <path d={`M${spine + 4} ${first}h-4V${last}h4`} fill="none" stroke="var(--strong-rule)" />
   }
-  const top = face.y(group.layer.top) + 1.5
-  const bottom = Math.max(face.y(group.layer.bottom) - 1.5, top + 3)
+  const top = face.y(group.layer.topMm) + 1.5
+  const bottom = Math.max(face.y(group.layer.bottomMm) - 1.5, top + 3)
   const middle = (top + bottom) / 2
   return (
     <g fill="none" opacity={faded ? 0.25 : 1}>
@@ -132,8 +138,10 @@ function FindingRow({
   onChoose,
   units,
   narrow,
+  rowHeight,
 }: {
   finding: FindingView
+  rowHeight: number
   chosen: boolean
   onChoose: () => void
   units: ReturnType<typeof useUnits>
@@ -151,7 +159,7 @@ function FindingRow({
       aria-pressed={chosen}
       onClick={onChoose}
       title={`${depth}${finding.stops.length} ${finding.stops.length === 1 ? 'stop' : 'stops'}`}
-      style={{ height: FACE.row }}
+      style={{ height: rowHeight }}
       className={`grid w-full grid-cols-[1.35rem_minmax(0,1fr)_auto] items-center gap-x-2 rounded-sm px-1 text-left hover:bg-paper aria-pressed:bg-paper ${narrow ? '' : 'sm:grid-cols-[1.35rem_minmax(0,1fr)_7rem_7.25rem]'}`}
     >
       <svg width="16" height="16" viewBox="0 0 20 20" fill={levelFill[level]} aria-hidden>

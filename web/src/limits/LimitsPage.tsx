@@ -256,13 +256,14 @@ function WhatIf({
 /** The evidence of the open constraint at the depths where it was read. */
 function EvidenceOnFace({ face, constraint }: { face: FieldFaceView; constraint: ConstraintView }) {
   const methods = new Set(constraint.evidence.filter((each) => !each.supposed).map((each) => each.method))
-  const findings = face.findings.filter((finding) => methods.has(finding.method))
   return (
     <section aria-label="Where it was seen" className="grid gap-2">
       <h2 className="text-lg">Where the evidence for “{constraint.label.toLowerCase()}” lies</h2>
       <div className="overflow-x-auto">
         <SoilFace
-          findings={findings}
+          findings={face.findings}
+          layout={face.layout}
+          only={(finding) => methods.has(finding.method)}
           texture={face.textureClass}
           chosen={undefined}
           narrow

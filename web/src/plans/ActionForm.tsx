@@ -11,9 +11,8 @@ import { useCore } from '../core/core'
 import { showDay, today } from '../words/dates'
 import { Button, Choice, Input, Labelled, Select, QuantityInput } from '../ui/controls'
 import { WorkingLines } from '../ui/Working'
-import { useUnits } from '../units/units'
 import { Figures, Notes } from '../readings/Results'
-import { amountOf } from './amounts'
+import { useAmount } from './useAmount'
 
 const STATES = [
   { code: 'agreed', label: 'agreed' },
@@ -85,7 +84,6 @@ export function ActionForm({
   subject: ProposalView | ActionView
   onDone: () => void
 }) {
-  const units = useUnits()
   const core = useCore()
   const client = useQueryClient()
   const me = useQuery(queries.session()).data?.me
@@ -93,15 +91,13 @@ export function ActionForm({
   const products = (useQuery(queries.products()).data ?? []).filter(
     (each) => each.calculator === subject.calculator,
   )
+  const amountOf = useAmount(plan.garden)
   const [id] = useState(() => (isAction(subject) ? subject.action.id : uuid()))
   const [entry, setEntry] = useState(() => begin(field, subject))
   const put = (part: Partial<Action>) => setEntry((old) => ({ ...old, ...part }))
   const given = pruned(calculator?.inputs ?? [], entry.inputs)
   const outcome = calculator && core?.workOut(calculator.id, given)
-  const worked =
-    outcome?.envelope && calculator
-      ? amountOf(calculator.id, outcome.envelope, units, plan.garden)
-      : undefined
+  const worked = amountOf(calculator?.id, outcome?.envelope)
   const cost = outcome?.envelope?.values['cost']?.value
   const done = async () => {
     await client.invalidateQueries({ queryKey: ['field', field] })

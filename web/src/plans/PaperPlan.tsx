@@ -4,12 +4,13 @@ import type { ActionView, PlanView } from '../api/schema'
 import { OutlookChart } from '../charts/OutlookChart'
 import { showDay, today } from '../words/dates'
 import { plainNumber, useUnits } from '../units/units'
-import { amountOf } from './amounts'
+import { useAmount } from './useAmount'
 
 /** The plan on paper, for the grower: what to do, how much, when, who and what it costs. Seen in print only. */
 export function PaperPlan({ plan }: { plan: PlanView }) {
   const practice = useQuery(queries.session()).data?.me?.practice
   const units = useUnits()
+  const amountOf = useAmount(plan.garden)
   const agreed = plan.actions.filter((each) => each.action.state === 'agreed')
   const past = plan.actions.filter((each) => each.action.state !== 'agreed')
   const returns = plan.actions
@@ -54,10 +55,7 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
           <h2 className="mt-4 text-[12pt]">Proposed, not agreed yet</h2>
           <ul className="list-disc pl-5">
             {plan.proposals.map((each) => {
-              const amount =
-                each.calculation && each.calculator
-                  ? amountOf(each.calculator, each.calculation, units, plan.garden)
-                  : undefined
+              const amount = amountOf(each.calculator, each.calculation)
               return (
                 <li key={`${each.kind}-${each.constraint}`}>
                   <strong>{each.title}</strong>

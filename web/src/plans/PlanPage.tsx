@@ -11,7 +11,7 @@ import { Panel } from '../ui/Panel'
 import { Failed, Loading, Notice } from '../ui/states'
 import { plainNumber, useUnits } from '../units/units'
 import { ActionForm } from './ActionForm'
-import { amountOf } from './amounts'
+import { useAmount } from './useAmount'
 import { PaperPlan } from './PaperPlan'
 
 /** What is proposed, agreed, done and dropped on a field, in the order of the work; and what to expect. */
@@ -137,17 +137,14 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
 }
 
 function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalView) => void }) {
-  const units = useUnits()
+  const amountOf = useAmount(plan.garden)
   if (plan.proposals.length === 0) return null
   return (
     <section aria-label="Proposed">
       <h2 className="text-lg">Proposed, in the order of the work</h2>
       <ol>
         {plan.proposals.map((each) => {
-          const amount =
-            each.calculation && each.calculator
-              ? amountOf(each.calculator, each.calculation, units, plan.garden)
-              : undefined
+          const amount = amountOf(each.calculator, each.calculation)
           return (
             <li key={`${each.kind}-${each.constraint}`} className="grid gap-1 border-t border-rule py-3">
               <div className="flex flex-wrap items-baseline gap-x-4">

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
 import { useParams, useSearchParams } from 'react-router'
 import { queries } from '../queries/queries'
-import type { ComparedPlace, DifferenceView } from '../api/schema'
+import type { ComparedPlace, DifferenceView, FaceLayout } from '../api/schema'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
 import { figureText } from '../fields/finding'
-import { layFace, type FaceLayout } from '../fields/faceLayout'
+import { laid, type LaidFace } from '../fields/faceLayout'
 import { Ground } from '../fields/Ground'
 import { Select } from '../ui/controls'
 import { asLevel, CrumbShape, levelFill } from '../ui/levels'
@@ -63,6 +63,7 @@ export function ComparePage() {
             one={comparison.data.one}
             other={comparison.data.other}
             differences={comparison.data.differences}
+            layout={comparison.data.layout}
           />
           <Sentences differences={comparison.data.differences} nothing={comparison.data.nothing} />
         </div>
@@ -128,17 +129,18 @@ const WIDTH = 720
 const SOIL = 92
 const LEFT = 8
 const RIGHT = WIDTH - LEFT - SOIL
-const SHOWN = 9
 
 /** Both faces with the strongest differences strung between them, each at the depth where it was read. */
 function TwoFaces({
   one,
   other,
   differences,
+  layout,
 }: {
   one: ComparedPlace
   other: ComparedPlace
   differences: DifferenceView[]
+  layout: FaceLayout
 }) {
   const units = useUnits()
   const layerOf = (place: ComparedPlace, difference: DifferenceView) => {
@@ -149,11 +151,8 @@ function TwoFaces({
       ? undefined
       : { top: finding.depthTopMm, bottom: finding.depthBottomMm! }
   }
-  const shown = differences.filter((each) => each.defensible).slice(0, SHOWN)
-  const face = layFace(
-    shown.map((each) => layerOf(one, each)),
-    430,
-  )
+  const face = laid(layout)
+  const shown = differences.filter((each) => each.defensible).slice(0, layout.rowY.length)
   const order = shown.map((each, i) => ({ each, y: face.rowY[i]! }))
   return (
     <div className="overflow-x-auto">
@@ -209,7 +208,7 @@ function Strand({
 }: {
   difference: DifferenceView
   y: number
-  face: FaceLayout
+  face: LaidFace
   layer: { top: number; bottom: number } | undefined
   units: ReturnType<typeof useUnits>
 }) {

@@ -8,6 +8,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.plan.Amount;
 import org.morphotera.core.plan.CalculatorRegistry;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
@@ -15,6 +16,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.text.ShownUnits;
 import org.teavm.jso.JSExport;
 
 /** What the page calls. It hands in the data files once, then evaluates as often as it likes. */
@@ -76,6 +78,30 @@ public final class PageCore {
     @JSExport
     public static String workOut(String calculator, String bodyJson) {
         return answer(CALCULATORS.evaluate(calculator, JsonTree.parse(bodyJson), benchmarks));
+    }
+
+    /**
+     * What a calculator's answer comes to, in a few words.
+     *
+     * @param answerJson the envelope
+     * @param garden to speak of 10 m² and litres
+     * @param us in US customary units
+     * @return the words; empty where the answer is no amount
+     */
+    @JSExport
+    public static String amount(String calculator, String answerJson, boolean garden, boolean us) {
+        Map<?, ?> tree = (Map<?, ?>) JsonTree.parse(answerJson);
+        Map<String, Envelope.Figure> values = new LinkedHashMap<>();
+        ((Map<?, ?>) tree.get("values")).forEach((name, part) -> {
+            Map<?, ?> figure = (Map<?, ?>) part;
+            double value = ((Number) figure.get("value")).doubleValue();
+            values.put((String) name, new Envelope.Figure(value, (String) figure.get("unit"), null, null));
+        });
+        Map<String, Object> classes = new LinkedHashMap<>();
+        ((Map<?, ?>) tree.get("classes")).forEach((name, code) -> classes.put((String) name, code));
+        Envelope envelope = new Envelope(calculator, values, classes, List.of(), List.of(), Map.of(), List.of());
+        String words = Amount.of(calculator, envelope, garden, ShownUnits.of(us), messages);
+        return words == null ? "" : words;
     }
 
     private static String answer(Outcome outcome) {

@@ -2,7 +2,7 @@ package org.morphotera.core.compare;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.statistics.distribution.TDistribution;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * One indicator on one side of a comparison: its mean over the stops and the half-width of its uncertainty, once as
@@ -23,7 +23,6 @@ public record Side(int stops, double standing, double standingHalf, Double figur
             Double figureLow,
             Double figureHigh) {}
 
-    private static final double TWO_SIDED_95 = 0.975;
     /** A t-quantile of two or three stops would drown every difference; from two stops on it is held to this. */
     private static final double LARGEST_QUANTILE = 4.303;
 
@@ -50,18 +49,14 @@ public record Side(int stops, double standing, double standingHalf, Double figur
         }
         int n = readings.size();
         double standingHalf = Math.max(between(standings), ownHalf / n / Math.sqrt(n));
-        Double figure = figures.size() == n ? Double.valueOf(mean(figures)) : null;
+        Double figure = figures.size() == n ? Double.valueOf(Sample.of(figures).mean()) : null;
         Double figureHalf =
                 figure == null ? null : Double.valueOf(Math.max(between(figures), figureOwnHalf / n / Math.sqrt(n)));
-        return new Side(n, mean(standings), standingHalf, figure, figureHalf);
+        return new Side(n, Sample.of(standings).mean(), standingHalf, figure, figureHalf);
     }
 
     private static double halfWidth(Double low, Double high, double otherwise) {
         return low == null || high == null ? otherwise : (high - low) / 2;
-    }
-
-    private static double mean(List<Double> values) {
-        return values.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
     }
 
     /** Half-width of the mean from the scatter between stops; 0 for one stop. */
@@ -70,12 +65,7 @@ public record Side(int stops, double standing, double standingHalf, Double figur
         if (n < 2) {
             return 0;
         }
-        double mean = mean(values);
-        double squares = 0;
-        for (double value : values) {
-            squares += (value - mean) * (value - mean);
-        }
-        double t = TDistribution.of(n - 1).inverseCumulativeProbability(TWO_SIDED_95);
-        return Math.min(t, LARGEST_QUANTILE) * Math.sqrt(squares / (n - 1) / n);
+        double t = Sample.quantile(Sample.TWO_SIDED_95, n - 1);
+        return Math.min(t, LARGEST_QUANTILE) * Sample.of(values).error();
     }
 }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.statistics.Sample;
 
 /** From what the tests of a field show, stop by stop, to its findings in the states of the evidence tables. */
 public final class Sightings {
@@ -52,12 +53,7 @@ public final class Sightings {
     }
 
     private static Double middle(List<Double> values) {
-        if (values == null || values.isEmpty()) {
-            return null;
-        }
-        List<Double> sorted = values.stream().sorted().toList();
-        int half = sorted.size() / 2;
-        return sorted.size() % 2 == 1 ? sorted.get(half) : (sorted.get(half - 1) + sorted.get(half)) / 2;
+        return values == null ? null : Sample.medianOrNull(values);
     }
 
     private static String commonest(Map<String, Integer> counts) {

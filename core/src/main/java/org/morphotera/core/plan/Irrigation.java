@@ -8,6 +8,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Ponding;
 import org.morphotera.core.soil.Unit;
 
 /** How much, how often and how long to irrigate without runoff (time to ponding after Smith and Parlange, 1978). */
@@ -54,11 +55,11 @@ final class Irrigation implements Calculator<Irrigation.Inputs> {
                         "Water in reach times the share that may be used");
         double rain = in.applicationMmH();
         double steady = in.steadyRateMmH();
-        if (rain <= steady) {
+        if (Ponding.never(rain, steady)) {
             out.code("runoff", "never");
         } else if (in.sorptivity() != null) {
             double s = in.sorptivity();
-            double run = 60 * s * s * (rain - steady / 2) / (2 * rain * (rain - steady) * (rain - steady));
+            double run = Ponding.minutes(rain, steady, s);
             out.value("longestRunMin", run, Unit.MINUTE)
                     .working(
                             "longestRunMin",

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * A field by depth: its findings from the sky down, and the lowest of them in each band. Robust to one odd stop by
@@ -62,7 +63,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
                 first.indicator(),
                 DepthBand.ofMiddle(first.layer()),
                 hull(group),
-                median(sorted),
+                Sample.of(sorted).median(),
                 sorted.get(0),
                 sorted.get(sorted.size() - 1),
                 List.copyOf(group),
@@ -89,18 +90,12 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
             List<Double> others = group.stream()
                     .filter(each -> each != candidate)
                     .map(StopStanding::standing)
-                    .sorted()
                     .toList();
-            if (others.size() >= OTHERS_NEEDED && Math.abs(candidate.standing() - median(others)) > ODD_BEYOND) {
+            if (others.size() >= OTHERS_NEEDED
+                    && Math.abs(candidate.standing() - Sample.of(others).median()) > ODD_BEYOND) {
                 odd.add(candidate.stop());
             }
         }
         return odd;
-    }
-
-    /** @param sorted not empty, rising */
-    static double median(List<Double> sorted) {
-        int middle = sorted.size() / 2;
-        return sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
     }
 }

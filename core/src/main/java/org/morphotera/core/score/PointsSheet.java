@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * The points school: each indicator's score of 2 times its weight, as a share of the points that were possible from
@@ -45,8 +46,7 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
             });
             Double median = byStop.isEmpty()
                     ? null
-                    : Double.valueOf(
-                            FieldFace.median(byStop.values().stream().sorted().toList()));
+                    : Double.valueOf(Sample.of(byStop.values()).median());
             if (median != null) {
                 gained += weight * median;
                 possible += weight * 2;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * A figure over three or more dates: slope by the median of all pairwise slopes (Theil, 1950; interval after Sen,
@@ -46,16 +47,11 @@ public record LongTrend(int dates, double slopePerYear, double low, double high,
         double p = probability(s, n, variance, hasTies(values));
         return new LongTrend(
                 n,
-                median(slopes),
+                Sample.of(slopes).median(),
                 slopes.get(Math.max(0, lowRank)),
                 slopes.get(Math.min(slopes.size() - 1, highRank)),
                 p,
                 p <= 1 - (2 * TWO_SIDED_95 - 1));
-    }
-
-    private static double median(List<Double> sorted) {
-        int middle = sorted.size() / 2;
-        return sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
     }
 
     private static boolean hasTies(double[] values) {

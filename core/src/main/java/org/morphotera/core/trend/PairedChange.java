@@ -1,7 +1,8 @@
 package org.morphotera.core.trend;
 
-import org.apache.commons.statistics.distribution.TDistribution;
+import java.util.Arrays;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * Change of one figure at the same stops between two dates: the mean of the paired differences with its 95 %
@@ -25,7 +26,6 @@ public record PairedChange(int pairs, Double mean, Double low, Double high, Doub
     }
 
     private static final int FEWEST_PAIRS = 3;
-    private static final double TWO_SIDED_95 = 0.975;
     private static final double POWER = 0.8;
 
     /**
@@ -48,34 +48,36 @@ public record PairedChange(int pairs, Double mean, Double low, Double high, Doub
         return ofDifferences(differences, widening, alike);
     }
 
+    /**
+     * What treated stops did beyond the drift of control stops of the same field and the same visits: each paired
+     * difference less the mean of the controls' (before-after, control-impact; Stewart-Oaten et al., 1986). Without a
+     * control the differences as they are.
+     */
+    public static double[] lessDrift(double[] treated, double[] controls) {
+        if (controls.length == 0) {
+            return treated.clone();
+        }
+        double drift = Sample.of(controls).mean();
+        return Arrays.stream(treated).map(difference -> difference - drift).toArray();
+    }
+
     /** The same from differences, such as those of treated stops less that of control stops. */
     public static PairedChange ofDifferences(double[] differences, double widening, boolean alike) {
         int n = differences.length;
-        double mean = 0;
-        for (double difference : differences) {
-            mean += difference / n;
-        }
+        Sample sample = Sample.of(differences);
         if (n < 2) {
-            return new PairedChange(n, n == 0 ? null : Double.valueOf(mean), null, null, null, Verdict.TOO_FEW);
+            Double only = n == 0 ? null : Double.valueOf(sample.mean());
+            return new PairedChange(n, only, null, null, null, Verdict.TOO_FEW);
         }
-        double error = standardDeviation(differences, mean) / Math.sqrt(n);
-        TDistribution t = TDistribution.of(n - 1);
-        double half = t.inverseCumulativeProbability(TWO_SIDED_95) * error + widening;
-        double smallest = smallestDetectable(error * Math.sqrt(n), n) + widening;
+        double mean = sample.mean();
+        double half = sample.halfWidth() + widening;
+        double smallest = smallestDetectable(sample.deviation(), n) + widening;
         Verdict verdict = !alike
                 ? Verdict.NOT_COMPARABLE
                 : n < FEWEST_PAIRS
                         ? Verdict.TOO_FEW
                         : mean - half > 0 ? Verdict.RISEN : mean + half < 0 ? Verdict.FALLEN : Verdict.NO_CHANGE_SHOWN;
         return new PairedChange(n, mean, mean - half, mean + half, smallest, verdict);
-    }
-
-    private static double standardDeviation(double[] values, double mean) {
-        double squares = 0;
-        for (double value : values) {
-            squares += (value - mean) * (value - mean);
-        }
-        return Math.sqrt(squares / (values.length - 1));
     }
 
     /**
@@ -85,8 +87,7 @@ public record PairedChange(int pairs, Double mean, Double low, Double high, Doub
      * @param pairs at least 2
      */
     public static double smallestDetectable(double deviation, int pairs) {
-        TDistribution t = TDistribution.of(pairs - 1);
-        return (t.inverseCumulativeProbability(TWO_SIDED_95) + t.inverseCumulativeProbability(POWER))
+        return (Sample.quantile(Sample.TWO_SIDED_95, pairs - 1.0) + Sample.quantile(POWER, pairs - 1.0))
                 * deviation
                 / Math.sqrt(pairs);
     }

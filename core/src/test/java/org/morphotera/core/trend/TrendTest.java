@@ -142,4 +142,20 @@ class TrendTest {
                 .extracting(Likeness.Mismatch::condition)
                 .containsExactly(Condition.WATER);
     }
+
+    /** A whole visit that reads 0.5 high on every stop is no effect of the lime on three of them. */
+    @Test
+    void controlsTakeTheDriftOfTheVisitOffTheTreated() {
+        double[] treated = {0.9, 1.1, 1.0};
+        double[] controls = {0.4, 0.6};
+        assertThat(PairedChange.lessDrift(treated, controls))
+                .containsExactly(new double[] {0.4, 0.6, 0.5}, within(1e-12));
+        assertThat(PairedChange.lessDrift(new double[] {0.5, 0.4, 0.6}, controls))
+                .satisfies(left -> assertThat(
+                                PairedChange.ofDifferences(left, 0, true).verdict())
+                        .isEqualTo(PairedChange.Verdict.NO_CHANGE_SHOWN));
+        assertThat(PairedChange.lessDrift(treated, new double[0]))
+                .containsExactly(treated)
+                .isNotSameAs(treated);
+    }
 }

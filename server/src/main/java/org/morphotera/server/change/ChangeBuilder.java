@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.Numbers;
+import org.morphotera.core.statistics.Sample;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.trend.Likeness;
 import org.morphotera.core.trend.LongTrend;
@@ -78,9 +79,7 @@ class ChangeBuilder {
     }
 
     private static double middle(History history, List<IndicatorRow> rows) {
-        List<Double> sorted = rows.stream().map(history::value).sorted().toList();
-        int half = sorted.size() / 2;
-        return sorted.size() % 2 == 1 ? sorted.get(half) : (sorted.get(half - 1) + sorted.get(half)) / 2;
+        return Sample.of(rows.stream().map(history::value).toList()).median();
     }
 
     /** Paired differences between two visits, over the stops measured on both and, where given, wanted. */
@@ -220,12 +219,7 @@ class ChangeBuilder {
         if (values.length < 2) {
             return null;
         }
-        double mean = java.util.Arrays.stream(values).average().orElseThrow();
-        double squares = 0;
-        for (double value : values) {
-            squares += (value - mean) * (value - mean);
-        }
-        return Math.sqrt(squares / (values.length - 1));
+        return Sample.of(values).deviation();
     }
 
     /** Before and after one event: the last visit before it and the newest after it that it was read on. */
@@ -245,17 +239,11 @@ class ChangeBuilder {
         Set<UUID> treated = event.stopIds() == null ? null : Set.copyOf(event.stopIds());
         List<IndicatorRow[]> all = pairs(history, before, after, null);
         List<IndicatorRow[]> done = pairs(history, before, after, treated);
-        double[] differences = differences(history, done);
         double[] control = all.stream()
                 .filter(pair -> treated != null && !treated.contains(pair[1].stopId()))
                 .mapToDouble(pair -> history.value(pair[1]) - history.value(pair[0]))
                 .toArray();
-        if (control.length > 0) {
-            double drift = java.util.Arrays.stream(control).average().orElseThrow();
-            for (int i = 0; i < differences.length; i++) {
-                differences[i] -= drift;
-            }
-        }
+        double[] differences = PairedChange.lessDrift(differences(history, done), control);
         Changes.ChangeVerdict change = verdict(
                 history, before, after, differences, widening(history, done), mismatches(history, before, after, done));
         String caution = control.length == 0

@@ -12,11 +12,13 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.compare.Difference;
 import org.morphotera.core.compare.Side;
 import org.morphotera.core.result.Level;
+import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.faces.FaceBuilder;
+import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -33,6 +35,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Any two places or dates side by side. */
 @RestController
 class CompareController {
+
+    private static final int STRUNG = 9;
+    private static final FaceLayout.Sizes STRUNG_SIZES = new FaceLayout.Sizes(28, 10, 52, 430);
 
     private final FieldReader fields;
     private final VisitReader visits;
@@ -78,11 +83,27 @@ class CompareController {
                 Difference.ranked(readings(one.rows()), readings(other.rows()), benchmarks.table("scatter"))) {
             differences.add(view(difference, units.get(difference.key().indicator())));
         }
+        Comparisons.ComparedPlace onePlace = place(who.practiceId(), one);
         return new Comparisons.ComparisonView(
-                place(who.practiceId(), one),
+                onePlace,
                 place(who.practiceId(), other),
                 differences,
+                strung(onePlace, differences),
                 differences.isEmpty() ? messages.text("compare.nothing") : null);
+    }
+
+    /** The rows of the strongest differences, each at the depth where the one place was read. */
+    private static FaceLayout strung(Comparisons.ComparedPlace one, List<Comparisons.DifferenceView> differences) {
+        List<Faces.FindingView> findings = differences.stream()
+                .filter(Comparisons.DifferenceView::defensible)
+                .limit(STRUNG)
+                .map(each -> one.findings().stream()
+                        .filter(finding -> finding.indicator().equals(each.indicator())
+                                && finding.band().equals(each.band()))
+                        .findFirst()
+                        .orElseThrow())
+                .toList();
+        return FaceBuilder.layout(findings, STRUNG_SIZES);
     }
 
     private Chosen choose(UUID practice, UUID fieldId, UUID stopId, UUID visitId) {
@@ -128,11 +149,8 @@ class CompareController {
         FieldFace face = faces.face(chosen.rows());
         Map<UUID, String> labels =
                 fields.stops(practice, chosen.field().id()).stream().collect(Collectors.toMap(Stop::id, Stop::label));
-        String texture = chosen.rows().stream()
-                .filter(row -> row.indicator().equals("textureClass"))
-                .map(IndicatorRow::code)
-                .findFirst()
-                .orElse(chosen.field().textureClass());
+        String texture =
+                IndicatorRow.readings(chosen.rows()).texture(chosen.field().textureClass());
         return new Comparisons.ComparedPlace(
                 chosen.field().id(),
                 chosen.field().name(),

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.score.FaceLayout;
 import org.morphotera.server.faces.Faces;
 
 /** The shapes in which comparisons leave the server. */
@@ -48,9 +49,16 @@ final class Comparisons {
             boolean defensible,
             String sentence) {}
 
+    /**
+     * Two places and how they differ.
+     *
+     * @param differences the strongest first
+     * @param layout of the first few that could be defended, as they are strung between both faces
+     */
     record ComparisonView(
             ComparedPlace one,
             ComparedPlace other,
             List<DifferenceView> differences,
+            FaceLayout layout,
             @Nullable String nothing) {}
 }

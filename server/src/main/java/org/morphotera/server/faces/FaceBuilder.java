@@ -10,8 +10,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
+import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.Finding;
 import org.morphotera.core.soil.DepthLayer;
@@ -23,6 +25,9 @@ import org.springframework.stereotype.Component;
 /** From rows of indicators to faces, by the core's scoring. */
 @Component
 public class FaceBuilder {
+
+    /** Sizes of the face on a page, px. */
+    public static final FaceLayout.Sizes PAGE = new FaceLayout.Sizes(28, 10, 52, 500);
 
     private final Messages messages;
 
@@ -148,5 +153,16 @@ public class FaceBuilder {
         return sorted.length % 2 == 1
                 ? sorted[middle]
                 : Arrays.stream(sorted, middle - 1, middle + 1).average().orElseThrow();
+    }
+
+    /** Where findings lie on a drawn face. */
+    public static FaceLayout layout(List<Faces.FindingView> findings, FaceLayout.Sizes sizes) {
+        return FaceLayout.of(
+                findings.stream()
+                        .map(each -> each.depthTopMm() == null
+                                ? null
+                                : new DepthLayer(each.depthTopMm(), each.depthBottomMm()))
+                        .collect(Collectors.toCollection(ArrayList::new)),
+                sizes);
     }
 }

@@ -52,18 +52,20 @@ public class FaceReader {
         List<IndicatorRow> latest = indicators.latestOfField(practice, id);
         FieldFace face = builder.face(latest);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
+        List<Faces.FindingView> findings = builder.findings(face, latest, labels);
         return new Faces.FieldFaceView(
                 field,
                 fields.grower(practice, field.growerId()),
-                Strips.texture(field, latest),
+                IndicatorRow.readings(latest).texture(field.textureClass()),
                 stops,
-                builder.findings(face, latest, labels),
+                findings,
                 builder.bands(face),
                 builder.limit(face, latest),
                 visits(practice, id),
                 faces.countVisits(practice, id),
                 fields.events(practice, id),
                 sheets.overall(face),
+                FaceBuilder.layout(findings, FaceBuilder.PAGE),
                 limits.leading(practice, field));
     }
 

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.score.FaceLayout;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.Grower;
 import org.morphotera.server.fields.ManagementEvent;
@@ -95,7 +96,7 @@ public final class Faces {
             int measurements,
             List<Band> bands) {}
 
-    /** A field's page. */
+    /** A field's page; {@code layout} lays its findings out beside the ground. */
     public record FieldFaceView(
             Field field,
             Grower grower,
@@ -108,5 +109,6 @@ public final class Faces {
             int visitCount,
             List<ManagementEvent> events,
             Sheets.OverallView overall,
+            FaceLayout layout,
             @Nullable Leading leading) {}
 }

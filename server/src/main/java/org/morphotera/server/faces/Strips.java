@@ -1,12 +1,10 @@
 package org.morphotera.server.faces;
 
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.schedule.Retest;
 import org.morphotera.core.score.FieldFace;
@@ -33,8 +31,6 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Component
 class Strips {
-
-    static final String TEXTURE = "textureClass";
 
     /** Sorts fields of which nothing was measured behind all others. */
     private static final double NOTHING_MEASURED = 2;
@@ -107,7 +103,7 @@ class Strips {
                     field.landUse(),
                     field.crop(),
                     field.areaHa(),
-                    texture(field, own),
+                    IndicatorRow.readings(own).texture(field.textureClass()),
                     builder.bands(face),
                     limit,
                     summary.stops(),
@@ -173,17 +169,5 @@ class Strips {
         Map<UUID, List<Faces.Band>> bands = new HashMap<>();
         rows.visitBands(practice, field).forEach(row -> bands.put(row.visitId(), json.readValue(row.bands(), BANDS)));
         return bands;
-    }
-
-    /** The class that most stops show; what is written of the field where none was felt. */
-    static String texture(Field field, List<IndicatorRow> rows) {
-        Map<String, Long> seen = rows.stream()
-                .filter(row -> row.indicator().equals(TEXTURE) && row.code() != null)
-                .collect(Collectors.groupingBy(IndicatorRow::code, Collectors.counting()));
-        return seen.entrySet().stream()
-                .max(Map.Entry.<String, Long>comparingByValue()
-                        .thenComparing(Map.Entry.comparingByKey(Comparator.naturalOrder())))
-                .map(Map.Entry::getKey)
-                .orElse(field.textureClass());
     }
 }

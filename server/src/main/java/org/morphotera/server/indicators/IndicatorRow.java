@@ -1,7 +1,9 @@
 package org.morphotera.server.indicators;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
+import org.morphotera.core.plan.FieldReadings;
 import org.morphotera.core.soil.DepthLayer;
 
 /**
@@ -33,6 +35,21 @@ public record IndicatorRow(
         Double points,
         String kind,
         Instant takenAt) {
+
+    /** Newest readings of a field as the core takes its facts from them. */
+    public static FieldReadings readings(List<IndicatorRow> rows) {
+        return new FieldReadings(rows.stream()
+                .map(row -> new FieldReadings.Reading(
+                        row.indicator,
+                        row.method,
+                        row.kind,
+                        row.code,
+                        row.standing,
+                        row.figure,
+                        row.figureLow,
+                        row.figureHigh))
+                .toList());
+    }
 
     /** The sampled layer; {@code null} where the measurement has none. */
     public DepthLayer layer() {

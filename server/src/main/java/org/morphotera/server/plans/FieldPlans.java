@@ -103,14 +103,10 @@ public class FieldPlans {
                                         practice, id, proposal.constraint().code())))
                         .toList();
         OrderRules rules = checks.rules(practice, field);
-        boolean garden = known.areaHa() < 0.5
-                || field.landUse().equals("vegetable")
-                || field.landUse().equals("landscape")
-                || field.landUse().equals("turf");
         return new FieldPlan.PlanView(
                 field.name(),
                 known.areaHa(),
-                garden,
+                known.garden(),
                 actions.stream()
                         .map(each -> view(each, actions, rules, laboratory(practice, each)))
                         .sorted(FieldPlans::byOrder)

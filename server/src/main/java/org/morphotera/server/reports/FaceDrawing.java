@@ -1,9 +1,12 @@
 package org.morphotera.server.reports;
 
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.morphotera.core.score.FaceLayout;
+import org.morphotera.core.text.ShownUnits;
+import org.morphotera.server.faces.FaceBuilder;
 import org.morphotera.server.faces.Faces;
 
 /** The soil face of a field as SVG for paper: ground, ruler, and each finding at its depth. */
@@ -32,25 +35,15 @@ final class FaceDrawing {
             "M3 3.4h2.6v2.6H3zM9.4 1.8h2.2v2.2H9.4zM15 4.2h2.8v2.8H15zM6.8 7.6h2.4V10H6.8zM12 9h2v2h-2zM2 "
                     + "11.4h2.2v2.2H2zM16.2 11.6h2v2h-2zM8.4 13h2.8v2.8H8.4zM4.2 16.4h2v2h-2zM13.6 15.6H16V18h-2.4z");
 
+    private static final FaceLayout.Sizes SIZES = new FaceLayout.Sizes(ROW, 7, 34, 240);
+
     private final StringBuilder svg = new StringBuilder();
     private final ShownUnits units;
-    private final int surface;
-    private final int bottom;
-    private final double deepest;
+    private final FaceLayout face;
 
     private FaceDrawing(List<Faces.FindingView> findings, ShownUnits units) {
         this.units = units;
-        int above = (int)
-                findings.stream().filter(each -> each.depthTopMm() == null).count();
-        int below = findings.size() - above;
-        this.surface = Math.max(34, above * ROW + 10);
-        this.bottom = surface + Math.max(240, below * ROW + 14);
-        double most = findings.stream()
-                .filter(each -> each.depthBottomMm() != null)
-                .mapToDouble(Faces.FindingView::depthBottomMm)
-                .max()
-                .orElse(400);
-        this.deepest = Math.max(400, Math.ceil((most + 40) / 100) * 100);
+        this.face = FaceBuilder.layout(findings, SIZES);
     }
 
     static String of(List<Faces.FindingView> findings, ShownUnits units) {
@@ -59,18 +52,14 @@ final class FaceDrawing {
         drawing.rows(findings);
         return String.format(
                         Locale.ROOT,
-                        "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\" "
+                        "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%.0f\" viewBox=\"0 0 %d %.0f\" "
                                 + "font-family=\"Helvetica\" font-size=\"11\">",
                         WIDTH,
-                        drawing.bottom + 6,
+                        drawing.face.height(),
                         WIDTH,
-                        drawing.bottom + 6)
+                        drawing.face.height())
                 + drawing.svg
                 + "</svg>";
-    }
-
-    private double y(double mm) {
-        return surface + (bottom - surface) * mm / deepest;
     }
 
     private void add(String format, Object... args) {
@@ -78,60 +67,58 @@ final class FaceDrawing {
     }
 
     private void ground() {
-        for (int i = 0; i < TINTS.length && TINTS[i] < deepest; i++) {
-            double to = i + 1 < TINTS.length ? Math.min(TINTS[i + 1], deepest) : deepest;
+        for (int i = 0; i < TINTS.length && TINTS[i] < face.maxDepthMm(); i++) {
+            double to = i + 1 < TINTS.length ? Math.min(TINTS[i + 1], face.maxDepthMm()) : face.maxDepthMm();
             add(
                     "<rect x=\"%d\" y=\"%.1f\" width=\"%d\" height=\"%.1f\" fill=\"%s\"/>",
-                    SOIL_X, y(TINTS[i]), SOIL_WIDTH, y(to) - y(TINTS[i]), SOIL[i]);
+                    SOIL_X, face.y(TINTS[i]), SOIL_WIDTH, face.y(to) - face.y(TINTS[i]), SOIL[i]);
         }
-        for (double mm = 0; mm <= deepest; mm += 100) {
+        for (double mm = 0; mm <= face.maxDepthMm(); mm += 100) {
             add(
                     "<text x=\"%d\" y=\"%.1f\" text-anchor=\"end\" fill=\"#4b5a55\">%s</text>",
-                    SOIL_X - 8, y(mm) + 4, PdfWriter.text(units.text(mm, "mm").split(" ")[0]));
+                    SOIL_X - 8,
+                    face.y(mm) + 4,
+                    PdfWriter.text(units.text(mm, "mm").split(" ")[0]));
         }
         add(
-                "<line x1=\"0\" x2=\"%d\" y1=\"%d\" y2=\"%d\" stroke=\"#14211e\" stroke-width=\"1.2\"/>",
-                WIDTH, surface, surface);
+                "<line x1=\"0\" x2=\"%d\" y1=\"%.1f\" y2=\"%.1f\" stroke=\"#14211e\" stroke-width=\"1.2\"/>",
+                WIDTH, face.surface(), face.surface());
         for (int i = 0; i < 9; i++) {
             add(
-                    "<path d=\"M%d %d q1 -8 %d -%d\" stroke=\"#4a7a3c\" fill=\"none\" stroke-width=\"1.3\"/>",
-                    SOIL_X + 6 + i * 10, surface, i % 3 - 1, 9 + i * 5 % 9);
+                    "<path d=\"M%d %.1f q1 -8 %d -%d\" stroke=\"#4a7a3c\" fill=\"none\" stroke-width=\"1.3\"/>",
+                    SOIL_X + 6 + i * 10, face.surface(), i % 3 - 1, 9 + i * 5 % 9);
         }
     }
 
     private void rows(List<Faces.FindingView> findings) {
-        List<Faces.FindingView> below = new ArrayList<>();
-        double row = ROW / 2.0 + 4;
-        for (Faces.FindingView finding : findings) {
-            if (finding.depthTopMm() == null) {
-                row(finding, row);
-                row += ROW;
-            } else {
-                below.add(finding);
+        for (FaceLayout.Group group : face.groups()) {
+            if (group.layer() != null) {
+                bracket(group, findings);
             }
         }
-        below.sort((a, b) -> Double.compare(middle(a), middle(b)));
-        double next = surface + ROW / 2.0 + 6;
-        int lane = 0;
-        for (int i = 0; i < below.size(); i++) {
-            Faces.FindingView finding = below.get(i);
-            double room = bottom - 6 - (below.size() - i - 0.5) * ROW;
-            double at = Math.max(next, Math.min(room, y(middle(finding))));
-            double x = SOIL_X + SOIL_WIDTH + 8 + lane * 6;
-            add(
-                    "<path d=\"M%.1f %.1fh3V%.1fh-3\" fill=\"none\" stroke=\"%s\" stroke-width=\"1.6\"/>",
-                    x - 3, y(finding.depthTopMm()) + 1, y(finding.depthBottomMm()) - 1, COLOURS.get(finding.level()));
-            add(
-                    "<path d=\"M%.1f %.1fL%d %.1f\" stroke=\"#b3bdb6\" stroke-width=\"0.6\"/>",
-                    x, y(middle(finding)), ROWS_X - 4, at);
-            row(finding, at);
-            next = at + ROW;
-            lane = (lane + 1) % 9;
+        for (int i = 0; i < findings.size(); i++) {
+            row(findings.get(i), face.rowY().get(i));
         }
     }
 
-    private static double middle(Faces.FindingView finding) {
-        return (finding.depthTopMm() + finding.depthBottomMm()) / 2;
+    /** One bracket over the layer, in the colour of its lowest finding, and one stroke that leads to its rows. */
+    private void bracket(FaceLayout.Group group, List<Faces.FindingView> findings) {
+        Faces.FindingView lowest = group.rows().stream()
+                .map(findings::get)
+                .min(Comparator.comparingDouble(Faces.FindingView::standing))
+                .orElseThrow();
+        double top = face.y(group.layer().topMm());
+        double bottom = face.y(group.layer().bottomMm());
+        double rows = (face.rowY().get(group.rows().get(0))
+                        + face.rowY().get(group.rows().get(group.rows().size() - 1)))
+                / 2;
+        double x = SOIL_X + SOIL_WIDTH + 8 + group.lane() * 6;
+        add(
+                "<path d=\"M%.1f %.1fh3V%.1fh-3\" fill=\"none\" stroke=\"%s\" stroke-width=\"1.6\"/>",
+                x - 3, top + 1, bottom - 1, COLOURS.get(lowest.level()));
+        add(
+                "<path d=\"M%.1f %.1fL%d %.1f\" stroke=\"#b3bdb6\" stroke-width=\"0.6\"/>",
+                x, (top + bottom) / 2, ROWS_X - 4, rows);
     }
 
     private void row(Faces.FindingView finding, double at) {

@@ -8,6 +8,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.change.Changes;
 import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.ManagementEvent;

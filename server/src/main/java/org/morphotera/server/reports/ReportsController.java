@@ -11,6 +11,7 @@ import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Person;
@@ -81,7 +82,7 @@ class ReportsController {
                 sheet,
                 changes.told(who.practiceId(), id),
                 pictures(who.practiceId(), id),
-                new ShownUnits(person.units().equals("us")));
+                ShownUnits.of(person.units().equals("us")));
         return answer(pdf, face.field().name() + ".pdf");
     }
 

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.apache.commons.statistics.interval.BinomialConfidenceInterval;
+import org.apache.commons.statistics.interval.Interval;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
@@ -41,7 +43,7 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
 
     public record Readings(List<Cover> points, Double livingPct, Double litterPct, Double stonePct, Double barePct) {}
 
-    private static final double Z = 1.959964;
+    private static final double ERROR_RATE = 0.05;
     private static final double EROSION_UNDER_PCT = 70;
 
     @Override
@@ -108,10 +110,9 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
                     .count();
             double share = (double) covered / n;
             cover = 100 * share;
-            double middle = (share + Z * Z / (2 * n)) / (1 + Z * Z / n);
-            double half = Z / (1 + Z * Z / n) * Math.sqrt(share * (1 - share) / n + Z * Z / (4.0 * n * n));
-            low = Math.max(0, 100 * (middle - half));
-            high = Math.min(100, 100 * (middle + half));
+            Interval wilson = BinomialConfidenceInterval.WILSON_SCORE.fromErrorRate(n, (int) covered, ERROR_RATE);
+            low = 100 * wilson.getLowerBound();
+            high = 100 * wilson.getUpperBound();
             out.working("coverPoints", Map.of("covered", covered, "n", n), cover, Unit.PERCENT, "Wilson, 1927");
         }
         out.value("coverPct", cover, Unit.PERCENT, low, high);

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
-import org.apache.commons.statistics.distribution.TDistribution;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
@@ -32,6 +31,7 @@ import org.morphotera.core.soil.Season;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * Earthworms counted in dug blocks. The interval of the density is the exact Poisson interval of the total (Garwood,
@@ -116,7 +116,7 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
         double density = worms / area;
         double perBlock = (double) worms / n;
         // worms clump: what is held against other places and dates takes the larger of the two uncertainties
-        double clumped = halfWidthBetweenBlocks(readings.blocks(), density);
+        double clumped = halfWidthBetweenBlocks(readings.blocks());
         double lowest = Math.max(0, Math.min(low, density - clumped));
         double highest = Math.max(high, density + clumped);
         Evaluation.Builder out = Evaluation.of("earthworms")
@@ -149,17 +149,11 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
     }
 
     /** 95 % half-width of the density from the scatter between blocks; 0 for a single block. */
-    private static double halfWidthBetweenBlocks(List<Block> blocks, double mean) {
-        int n = blocks.size();
-        if (n < 2) {
-            return 0;
-        }
-        double squares = 0;
-        for (Block block : blocks) {
-            squares += Math.pow(block.worms() / block.areaM2() - mean, 2);
-        }
-        double t = Numbers.significant(TDistribution.of(n - 1.0).inverseCumulativeProbability(0.975), 6);
-        return t * Math.sqrt(squares / (n - 1) / n);
+    private static double halfWidthBetweenBlocks(List<Block> blocks) {
+        return Sample.of(blocks.stream()
+                        .map(block -> block.worms() / block.areaM2())
+                        .toList())
+                .halfWidth();
     }
 
     /** To six digits: the quantile is found by iteration, whose last digits differ between a JVM and a page. */

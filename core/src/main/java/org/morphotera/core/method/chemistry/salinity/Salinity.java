@@ -26,6 +26,7 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * Salt by electrical conductivity, at 25 °C, as the saturated-extract equivalent (conversions after Franzen, 2007, and
@@ -91,7 +92,7 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         double factor = readings.compensated() ? 1 : 1 / (1 + PER_DEGREE * (readings.tempC() - 25));
         List<Double> at25 =
                 readings.readings().stream().map(ec -> ec * factor).sorted().toList();
-        double median = median(at25);
+        double median = Sample.of(at25).median();
         double blank = readings.waterBlank() == null ? 0 : readings.waterBlank();
         double ec = Math.max(0, median - blank);
         Double low = at25.size() < 2 ? null : Double.valueOf(Math.max(0, at25.get(0) - blank));
@@ -118,11 +119,6 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         notes(readings, context, at25, median, ec, out);
         return out.curve("salinity", benchmarks.curve("salinity"), ece, eceLow, eceHigh)
                 .build();
-    }
-
-    private static double median(List<Double> sorted) {
-        int middle = sorted.size() / 2;
-        return sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
     }
 
     private static void nitrate(Readings readings, Context context, double ec, String grade, Evaluation.Builder out) {

@@ -27,6 +27,7 @@ import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Ponding;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -178,15 +179,11 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
 
     private static void ponding(double storm, PhilipFit fit, Evaluation.Builder out) {
         double steady = fit.steadyRate();
-        if (storm <= steady) {
+        if (Ponding.never(storm, steady)) {
             out.code("ponding", "never");
             return;
         }
-        double minutes = 60
-                * fit.sorptivity()
-                * fit.sorptivity()
-                * (storm - steady / 2)
-                / (2 * storm * (storm - steady) * (storm - steady));
+        double minutes = Ponding.minutes(storm, steady, fit.sorptivity());
         out.value("timeToPondingMin", minutes, Unit.MINUTE)
                 .working("timeToPondingMin", Map.of("storm", storm), minutes, Unit.MINUTE, "Smith and Parlange, 1978");
     }

@@ -29,6 +29,7 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 import org.morphotera.core.statistics.MeanScore;
+import org.morphotera.core.statistics.Sample;
 
 /**
  * Air-dry crumbs in rain water: when each gives way (slaking), and whether a cloud of clay spreads (dispersion; after
@@ -169,7 +170,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
         List<Double> points =
                 usable.stream().map(crumb -> crumb.slake().points()).toList();
         MeanScore mean = MeanScore.of(points, 0, HIGHEST_SCORE);
-        double median = MeanScore.median(points);
+        double median = Sample.of(points).median();
         String grade = median == 0 ? "poor" : median < HIGHEST_SCORE ? "fair" : "good";
         double standing = mean.mean() / HIGHEST_SCORE;
         Double low = mean.low() == null ? null : Double.valueOf(mean.low() / HIGHEST_SCORE);

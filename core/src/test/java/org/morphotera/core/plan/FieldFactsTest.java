@@ -1,0 +1,115 @@
+package org.morphotera.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.morphotera.core.plan.FieldReadings.Reading;
+import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.core.soil.TextureGroup;
+
+class FieldFactsTest {
+
+    private static Reading felt(String texture) {
+        return new Reading(FieldReadings.TEXTURE, "texture-feel", null, texture, null, null, null, null);
+    }
+
+    private static Reading read(String indicator, String method, double standing, Double figure) {
+        return new Reading(indicator, method, null, null, standing, figure, null, null);
+    }
+
+    private static Reading ph(String kind, double ph, double half) {
+        return new Reading("ph", "ph", kind, null, 0.5, ph, ph - half, ph + half);
+    }
+
+    private static FieldFacts.Place place(LandUse use, Double areaHa, SoilMoisture moisture) {
+        return new FieldFacts.Place(use, "clay", "barley", areaHa, false, moisture);
+    }
+
+    private static FieldFacts facts(Reading... readings) {
+        return FieldFacts.of(
+                place(LandUse.ARABLE, 12.0, SoilMoisture.MOIST), new FieldReadings(List.of(readings)), null, null);
+    }
+
+    @Test
+    void textureIsWhatMostStopsShow() {
+        FieldReadings mostly = new FieldReadings(List.of(felt("clay-loam"), felt("loam"), felt("loam")));
+        assertThat(mostly.texture("sand")).isEqualTo("loam");
+        FieldReadings even = new FieldReadings(List.of(felt("sandy-loam"), felt("loam")));
+        assertThat(even.texture("sand")).isEqualTo("loam");
+        assertThat(new FieldReadings(List.of()).texture("sand")).isEqualTo("sand");
+        assertThat(new FieldReadings(List.of()).texture(null)).isNull();
+    }
+
+    @Test
+    void figuresAreMediansOverTheStops() {
+        FieldFacts facts = facts(
+                ph("meter-1to1", 5.0, 0.1),
+                ph("vial-kit", 6.0, 0.5),
+                ph("meter-1to1", 5.2, 0.1),
+                read("salinity", "salinity", 0.4, 3.0),
+                read("salinity", "lab-result", 0.4, 5.0));
+        assertThat(facts.phWater()).isEqualTo(5.2);
+        assertThat(facts.phHalfWidth()).isCloseTo(0.1, within(1e-9));
+        assertThat(facts.phFromKit()).isFalse();
+        assertThat(facts.ece()).isEqualTo(4.0);
+        assertThat(facts.textureGroup()).isEqualTo(TextureGroup.FINE);
+    }
+
+    @Test
+    void aKitIsKnownByItsNewestReading() {
+        assertThat(facts(ph("powder-on-core", 5, 0.5), ph("meter-1to1", 6, 0.1)).phFromKit())
+                .isTrue();
+    }
+
+    @Test
+    void anotherMethodsPhIsNotTheFieldsOwn() {
+        assertThat(facts(read("ph", "lab-result", 0.4, 7.0)).phWater()).isNull();
+    }
+
+    @Test
+    void aHardLayerIsTakenToEndUnderWhereTheProbeMetIt() {
+        assertThat(facts(read("compaction", "penetration", 0.3, 250.0)).layerBottomMm())
+                .isEqualTo(330);
+        assertThat(facts().layerBottomMm()).isNull();
+    }
+
+    @Test
+    void crumbsDisperseWhereTheMiddleIsPoor() {
+        assertThat(facts(read("dispersion", "crumb-stability", 0, null)).disperses())
+                .isTrue();
+        assertThat(facts(read("dispersion", "crumb-stability", 0.5, null)).disperses())
+                .isFalse();
+        assertThat(facts().disperses()).isFalse();
+    }
+
+    @Test
+    void whatIsNotKnownOfThePlaceHasADefaultOrIsNull() {
+        FieldFacts bare = FieldFacts.of(
+                new FieldFacts.Place(null, null, null, null, true, null), new FieldReadings(List.of()), 14.0, 20.0);
+        assertThat(bare.areaHa()).isEqualTo(1);
+        assertThat(bare.textureGroup()).isNull();
+        assertThat(bare.wet()).isFalse();
+        assertThat(bare.drained()).isTrue();
+        assertThat(bare.cecCmolKg()).isEqualTo(14);
+        assertThat(bare.permeabilityMmH()).isEqualTo(20);
+    }
+
+    @Test
+    void bedsTurfAndSmallPlotsAreGardens() {
+        FieldReadings none = new FieldReadings(List.of());
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 12.0, null), none, null, null)
+                        .garden())
+                .isFalse();
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.4, null), none, null, null)
+                        .garden())
+                .isTrue();
+        assertThat(FieldFacts.of(place(LandUse.TURF, 12.0, null), none, null, null)
+                        .garden())
+                .isTrue();
+        assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null).garden())
+                .isFalse();
+    }
+}
