@@ -41,6 +41,12 @@ class CompletenessTest {
     /** Findings that only plans or other findings are made of. */
     private static final Set<String> PARTS_OF_OTHERS = Set.of("cec", "straight-down", "infiltration-at-200");
 
+    private static final int FEWEST_CASES = 5;
+    private static final int FEWEST_WORKED = 3;
+
+    /** Notes of a method that are given whatever was read, by its id. */
+    private static final Map<String, Integer> UNCONDITIONAL = Map.of("leaf-colour", 1, "plant-sap", 1);
+
     private static final Path PICTURES = Path.of("../web/src/capture");
     private static final Path PAGES = Path.of("../docs/methods");
 
@@ -140,9 +146,17 @@ class CompletenessTest {
     void hasCasesAPictureOrAFormAndAPage(FieldMethod<?> method) throws Exception {
         String id = method.card().id();
         List<WorkedCase> cases = WorkedCase.of(id);
+        assertThat(cases).as("worked cases and refusals").hasSizeGreaterThanOrEqualTo(FEWEST_CASES);
+        assertThat(cases.stream().map(WorkedCase::name).distinct()).hasSameSizeAs(cases);
         assertThat(cases.stream().filter(each -> each.expectErrors() == null))
                 .as("cases that are worked")
-                .isNotEmpty();
+                .hasSizeGreaterThanOrEqualTo(FEWEST_WORKED);
+        assertThat(cases).as("refusals").anyMatch(each -> each.expectErrors() != null);
+        if (CoreData.MESSAGES.under(id + ".note.").size() > UNCONDITIONAL.getOrDefault(id, 0)) {
+            assertThat(cases)
+                    .as("cases that say which notes must be absent")
+                    .anyMatch(each -> each.expect() != null && each.expect().containsKey("absentNotes"));
+        }
         assertThat(PICTURES.resolve(id).resolve("index.ts"))
                 .as("picture, or the form declared")
                 .exists();

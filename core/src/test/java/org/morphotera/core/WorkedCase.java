@@ -104,6 +104,7 @@ public record WorkedCase(
         compareFigures((Map<String, Object>) answer.get("values"), misses);
         compareClasses((Map<String, Object>) answer.get("classes"), misses);
         compareNotes((List<Map<String, Object>>) answer.get("notes"), misses);
+        compareAbsentNotes((List<Map<String, Object>>) answer.get("notes"), misses);
         compareStandings((List<Map<String, Object>>) answer.get("ratings"), misses);
         return misses;
     }
@@ -182,6 +183,14 @@ public record WorkedCase(
         for (Object code : wanted) {
             if (notes.stream().noneMatch(note -> code.equals(note.get("code")))) {
                 misses.add("no note " + code);
+            }
+        }
+    }
+
+    private void compareAbsentNotes(List<Map<String, Object>> notes, List<String> misses) {
+        for (Object code : (List<?>) expect.getOrDefault("absentNotes", List.of())) {
+            if (notes.stream().anyMatch(note -> code.equals(note.get("code")))) {
+                misses.add("note " + code + " should be absent");
             }
         }
     }
