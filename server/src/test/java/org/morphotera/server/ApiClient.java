@@ -101,6 +101,21 @@ public final class ApiClient {
         }
     }
 
+    /** What an address holds as bytes, such as a PDF. */
+    public byte[] bytes(String path) {
+        HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
+                .timeout(Duration.ofSeconds(20))
+                .build();
+        try {
+            return http.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** The data of the first events of a stream, which is put away after them. */
     public List<Map<String, Object>> events(String path, int count) {
         HttpRequest request = HttpRequest.newBuilder(base.resolve(path))

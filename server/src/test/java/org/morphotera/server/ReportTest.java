@@ -1,0 +1,80 @@
+package org.morphotera.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The grower's report says what the page says, in the units of whoever prints it. */
+@ExtendWith(RunningApp.class)
+class ReportTest {
+
+    private static final LocalDate DAY = LocalDate.of(2026, 4, 10);
+
+    private final ApiClient advisor;
+
+    ReportTest(ApiClient advisor) {
+        this.advisor = advisor;
+    }
+
+    @AfterEach
+    void metric() {
+        advisor.put("/api/me/settings", Map.of("units", "metric", "theme", "desk"));
+    }
+
+    private String report(Land land) throws IOException {
+        byte[] pdf = advisor.bytes("/api/fields/" + land.field + "/report.pdf");
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document);
+        }
+    }
+
+    private Land measured() {
+        Land land = new Land(advisor, 1, Map.of("areaHa", 8.0, "crop", "barley"));
+        String visit = land.visit(DAY);
+        land.ph(visit, 0, 6.4, DAY);
+        Map<String, Object> run = Map.of("volumeMl", 450, "seconds", 1130);
+        Land.ok(land.record(
+                visit,
+                0,
+                "ring-infiltration",
+                Map.of("ringDiameterMm", 150, "runs", List.of(run, run), "depthLevel", "surface"),
+                DAY,
+                Map.of("depthTopMm", 0, "depthBottomMm", 50)));
+        return land;
+    }
+
+    @Test
+    void everyIndicatorOfThePageStandsInTheReport() throws IOException {
+        Land land = measured();
+        String text = report(land);
+        assertThat(text).contains("Test polder", "Sallow Bank", "8 ha", "By depth");
+        for (Map<String, Object> finding : Land.rows(land.face(), "findings")) {
+            assertThat(text).contains(finding.get("label").toString());
+        }
+    }
+
+    @Test
+    void inUsCustomaryUnitsAreasAreConverted() throws IOException {
+        Land land = measured();
+        Land.ok(advisor.put("/api/me/settings", Map.of("units", "us", "theme", "desk")));
+        String text = report(land);
+        assertThat(text).contains("19.8 ac").doesNotContain("8 ha");
+    }
+
+    @Test
+    void aFieldWithoutTestsHasAReportTooAndAnUnknownOneHasNone() throws IOException {
+        assertThat(report(new Land(advisor, 1))).contains("Test polder");
+        assertThat(advisor.get("/api/fields/" + java.util.UUID.randomUUID() + "/report.pdf")
+                        .status())
+                .isEqualTo(404);
+    }
+}
