@@ -62,5 +62,10 @@ export default defineConfig({
   },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': process.env.MORPHOTERA_API ?? 'http://127.0.0.1:8080' }, fs: { allow: ['..'] } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 20_000 },
+  test: {
+    environment: 'jsdom',
+    setupFiles: ['src/testing/setup.ts'],
+    include: ['src/**/*.test.{ts,tsx}'],
+    testTimeout: 20_000,
+  },
 })

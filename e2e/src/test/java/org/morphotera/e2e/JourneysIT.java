@@ -73,7 +73,7 @@ class JourneysIT extends Journeys {
         page.getByLabel(Pattern.compile("^Crumb 2:")).click();
         assertThat(page.getByText("1 of 6 gave way")).isVisible();
         assertThat(page.locator("footer")).containsText("60 s still");
-        page.waitForTimeout(700);
+        assertThat(page.locator("footer")).containsText("all sent");
         server.kill();
         server.start();
         page.reload();

@@ -235,7 +235,7 @@ class WalkIT extends Journeys {
                 .isVisible();
         page.getByText("Start clock").click();
         assertThat(page.locator("footer")).containsText("Mark the sand");
-        page.waitForTimeout(800);
+        assertThat(page.locator("footer")).containsText("all sent");
         server.stop();
         server.start(Duration.ofSeconds(66));
         page.reload();
@@ -248,14 +248,14 @@ class WalkIT extends Journeys {
         page.getByLabel("Ruler at the top of the sand").fill("26");
         assertThat(page.locator("footer")).containsText("Mark the silt");
         String jar = page.url();
-        page.waitForTimeout(800);
+        assertThat(page.locator("footer")).containsText("all sent");
         server.stop();
         server.start(Duration.ofHours(13));
         page.reload();
         assertThat(page.locator("footer")).containsText("late");
         page.getByLabel("Mark the silt: now").click();
         page.getByLabel("Ruler at the top of the silt").fill("48");
-        page.waitForTimeout(800);
+        assertThat(page.locator("footer")).containsText("all sent");
         server.stop();
         server.start(Duration.ofHours(49));
         page.navigate(server.url("/clocks"));

@@ -1,0 +1,153 @@
+import { screen, waitFor, within } from '@testing-library/react'
+import { afterEach, describe, expect, it } from 'vitest'
+import { change, compare, face, fields, sheet } from '../testing/demo'
+import { open, putAway, Refusal, serve } from '../testing/page'
+import { ChangePage } from './ChangePage'
+import { ComparePage } from './ComparePage'
+import { SheetPage } from './SheetPage'
+
+afterEach(putAway)
+
+describe('change over the years', () => {
+  const PATH = '/api/fields/f/change'
+  function openChange(view: unknown = change, address = '/fields/f/change') {
+    const asked = serve({ [`GET ${PATH}`]: view })
+    return { asked, ...open('/fields/:id/change', <ChangePage />, address) }
+  }
+  const last = (asked: ReturnType<typeof serve>) => asked.filter((each) => each.path === PATH).at(-1)!.query
+
+  it('says the verdict, its sentence, and whether the event did it', async () => {
+    openChange()
+    const verdict = await screen.findByRole('region', { name: 'Verdict' })
+    expect(within(verdict).getByText('Risen')).toBeTruthy()
+    expect(within(verdict).getByText(change.change!.sentence)).toBeTruthy()
+    const events = screen.getByRole('region', { name: 'Before and after' })
+    for (const each of change.events) {
+      expect(events.textContent).toContain(each.change.sentence)
+      expect(events.textContent).toContain(each.caution)
+    }
+    for (const mismatch of change.change!.mismatches) expect(verdict.textContent).toContain(mismatch.label)
+  })
+
+  it('follows another series, a period and some stops', async () => {
+    const { user, asked } = openChange()
+    const other = change.series.find((each) => each.indicator !== 'ph')!
+    await user.selectOptions(
+      await screen.findByLabelText('Indicator'),
+      `${other.indicator}|${other.band}|${other.method}`,
+    )
+    await waitFor(() => expect(last(asked).get('indicator')).toBe(other.indicator))
+    expect(last(asked).get('method')).toBe(other.method)
+    await user.click(screen.getByRole('checkbox', { name: change.stops[0]!.label }))
+    await waitFor(() => expect(last(asked).getAll('stops').join()).toContain(change.stops[0]!.id))
+    await user.click(screen.getByRole('checkbox', { name: change.stops[0]!.label }))
+    await waitFor(() => expect(last(asked).get('stops')).toBeNull())
+  })
+
+  it.each([
+    ['fallen', 'Fallen'],
+    ['no-change-shown', 'No change shown'],
+    ['too-few', 'Too few to say'],
+    ['not-comparable', 'Not comparable'],
+  ])('has words for %s', async (verdict, words) => {
+    openChange({ ...change, change: { ...change.change!, verdict } })
+    expect(await screen.findByText(words)).toBeTruthy()
+  })
+
+  it('has nothing to compare of one date, nothing to follow of none', async () => {
+    openChange({ ...change, change: undefined, dates: change.dates.slice(0, 1) })
+    expect(await screen.findByText(/Read on one date only/)).toBeTruthy()
+    await putAway()
+    openChange({ ...change, chosen: undefined, series: [], points: [], dates: [] })
+    expect(await screen.findByText(/nothing can have changed/)).toBeTruthy()
+  })
+})
+
+describe('two places side by side', () => {
+  const ID = compare.one.fieldId
+  const sides = [compare.one, compare.other].map(
+    (place, i) => `${i ? 'other-' : ''}field=${place.fieldId}&${i ? 'other-' : ''}stop=${place.stopId}`,
+  )
+  function openCompare(view: unknown = compare, at = `/fields/${ID}/compare?${sides.join('&')}`) {
+    const asked = serve({
+      'GET /api/compare': view,
+      'GET /api/fields': fields,
+      [`GET /api/fields/${ID}`]: { ...face, field: { ...face.field, id: ID } },
+    })
+    return { asked, ...open('/fields/:id/compare', <ComparePage />, at) }
+  }
+
+  it('strings a strand for each difference that could be defended, as many as are laid out', async () => {
+    openCompare()
+    const defended = compare.differences.filter((each) => each.defensible)
+    expect(defended.length).toBeGreaterThan(0)
+    for (const each of defended.slice(0, 3))
+      expect((await screen.findAllByText(each.sentence)).length).toBeGreaterThan(0)
+    expect(compare.layout.rowY.length).toBe(Math.min(9, defended.length))
+    for (const each of defended.slice(0, compare.layout.rowY.length))
+      expect(screen.getAllByText(new RegExp(each.label)).length).toBeGreaterThan(0)
+  })
+
+  it('asks the server for both sides', async () => {
+    const { asked } = openCompare()
+    await waitFor(() => expect(asked.some((each) => each.path === '/api/compare')).toBe(true))
+    const { query } = asked.find((each) => each.path === '/api/compare')!
+    expect(query.get('field')).toBe(compare.one.fieldId)
+    expect(query.get('stop')).toBe(compare.one.stopId)
+    expect(query.get('otherField')).toBe(compare.other.fieldId)
+  })
+
+  it('says where nothing differs that could be defended', async () => {
+    openCompare({
+      ...compare,
+      differences: compare.differences.map((each) => ({ ...each, defensible: false })),
+      layout: { ...compare.layout, groups: [], rowY: [] },
+    })
+    expect(await screen.findByText('No difference you could defend.')).toBeTruthy()
+  })
+})
+
+describe('the sheet of a visit', () => {
+  const PATH = '/api/fields/f/sheet'
+  function openSheet(view: unknown = sheet, address = '/fields/f/sheet') {
+    const asked = serve({ [`GET ${PATH}`]: view })
+    return { asked, ...open('/fields/:id/sheet', <SheetPage />, address) }
+  }
+
+  it('has a row for each indicator and a column for each stop', async () => {
+    openSheet()
+    const table = (await screen.findAllByRole('table'))[0]!
+    for (const row of sheet.rows) expect(within(table).getAllByText(row.label).length).toBeGreaterThan(0)
+    for (const stop of sheet.stops)
+      expect(within(table).getAllByRole('columnheader', { name: stop.label })).toHaveLength(1)
+  })
+
+  it('marks the same readings by another school, kept in the address', async () => {
+    const { user, router, asked } = openSheet()
+    await user.click(await screen.findByText('Points sheet'))
+    expect(router.state.location.search).toContain('school=points')
+    // the same readings: nothing is asked anew
+    expect(asked.filter((each) => each.path === PATH)).toHaveLength(1)
+    expect(screen.getByText(new RegExp(`${Math.round(sheet.soil.percent!)} %`))).toBeTruthy()
+  })
+
+  it('turns to another visit', async () => {
+    const { user, asked } = openSheet()
+    const other = sheet.visits.find((each) => each.id !== sheet.visitId)!
+    await user.selectOptions(await screen.findByLabelText('Visit'), other.id)
+    await waitFor(() => expect(asked.at(-1)!.query.get('visit')).toBe(other.id))
+  })
+
+  it('names what was not measured', async () => {
+    openSheet()
+    await screen.findAllByRole('table')
+    const missing = [...sheet.soil.notMeasured, ...sheet.plant.notMeasured]
+    expect(missing.length).toBeGreaterThan(0)
+    for (const each of missing) expect(document.body.textContent).toContain(each)
+  })
+
+  it('says that a field has no visit to show', async () => {
+    openSheet(new Refusal(404, { detail: 'There is no such visit.' }))
+    expect(await screen.findByText(/no such visit/i)).toBeTruthy()
+  })
+})
