@@ -44,7 +44,7 @@ export function serve(answers: Answers): Asked[] {
       method: request.method,
       path: url.pathname,
       query: url.searchParams,
-      body: text === '' ? undefined : JSON.parse(text),
+      body: text.startsWith('{') ? JSON.parse(text) : text || undefined,
     }
     asked.push(call)
     const known: Answers = { ...ALWAYS, ...answers }

@@ -1,7 +1,8 @@
 import * as compiled from '@morphotera/core'
 import { QueryClient } from '@tanstack/react-query'
 import catalogue from '../../catalogue.json'
-import type { MethodEntry } from '../api/schema'
+import parts from './demo/coreParts.json'
+import type { MethodEntry, ReadingEntry } from '../api/schema'
 import { queries } from '../queries/queries'
 
 const texts = import.meta.glob<string>('../../../core/src/main/resources/**/*.txt', {
@@ -21,8 +22,9 @@ const files = (wanted: RegExp) =>
 export const coreData = {
   benchmarks: files(/\/benchmarks(\/\w[\w-]*)?\.txt$/),
   messages: files(/\/(messages\/[\w-]+|texts)\.txt$/),
-  context: [],
-  units: [],
+  // what the core says of a place and of units
+  context: parts.context as unknown as ReadingEntry[],
+  units: parts.units,
 }
 
 /** The methods as the server lists them; the server's own tests hold the file to what it serves. */

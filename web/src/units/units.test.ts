@@ -1,28 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import shown from '../../../core/src/test/resources/shown-units.json'
+import parts from '../testing/demo/coreParts.json'
 import { makeUnits, plainNumber } from './units'
 
 const cases: { value?: number; unit?: string; metric?: string; prose?: string; us: string }[] = shown
 
-/** The units that differ, by the core's own table. */
-const table = Object.entries({
-  mm: ['in', 1 / 25.4, 0, 2],
-  'mm/h': ['in/h', 1 / 25.4, 0, 2],
-  'mm/√h': ['in/√h', 1 / 25.4, 0, 2],
-  '°C': ['°F', 1.8, 32, 0],
-  'kg/ha': ['lb/ac', 0.892179121746, 0, 0],
-  't/ha': ['ton/ac', 0.446089560873, 0, 2],
-  t: ['ton', 1.10231131092, 0, 2],
-  'µg/g': ['ppm', 1, 0, 0],
-  'm²': ['ft²', 10.7639104167, 0, 2],
-  'per m²': ['per ft²', 0.09290304, 0, 1],
-} as const).map(([symbol, [usSymbol, usFactor, usOffset, usDecimals]]) => ({
-  symbol,
-  usSymbol,
-  usFactor,
-  usOffset,
-  usDecimals,
-}))
+const table = parts.units
 const us = makeUnits('us', table)
 const metric = makeUnits('metric', table)
 
