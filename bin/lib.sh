@@ -15,7 +15,7 @@ need_tools() {
 
 # Everything that the jar is made of, as one number: built again only when it changed.
 sources_mark() {
-  (cd "$root" && { find pom.xml */pom.xml core/src/main browser/src/main server/src/main web/src web/public -type f
+  (cd "$root" && { find pom.xml */pom.xml core/src/main browser/src/main server/src/main web/src web/public web/scripts -type f
     find web -maxdepth 1 -type f; } | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -d' ' -f1)
 }
 

@@ -2,21 +2,15 @@ import { useUnits } from '../units/units'
 import { FACE, type LaidFace } from './faceLayout'
 
 /** Depth marks beside the ground. */
-export function Ruler({ face }: { face: LaidFace }) {
+export function Ruler({ face, x }: { face: LaidFace; x: number }) {
   const units = useUnits()
   const inches = units.system === 'us'
   const step = inches ? 25.4 * 2 : 50
   const marks = Array.from({ length: Math.floor(face.maxDepthMm / step) + 1 }, (_, i) => i * step)
   return (
     <g fontSize="13" fill="var(--soft)" stroke="none">
-      <line
-        x1={FACE.rulerX}
-        x2={FACE.rulerX}
-        y1={face.surface}
-        y2={face.bottom}
-        stroke="var(--strong-rule)"
-      />
-      <text x={FACE.rulerX - 8} y={face.surface - 10} textAnchor="end">
+      <line x1={x} x2={x} y1={face.surface} y2={face.bottom} stroke="var(--strong-rule)" />
+      <text x={x - 8} y={face.surface - 10} textAnchor="end">
         {units.symbol('mm')}
       </text>
       {marks.map((mm, i) => {
@@ -25,14 +19,14 @@ export function Ruler({ face }: { face: LaidFace }) {
         return (
           <g key={mm}>
             <line
-              x1={FACE.rulerX - (i % 2 ? 6 : 12)}
-              x2={FACE.rulerX}
+              x1={x - (i % 2 ? 6 : 12)}
+              x2={x}
               y1={face.y(mm)}
               y2={face.y(mm)}
               stroke="var(--strong-rule)"
             />
             {i % 2 === 0 && (
-              <text x={FACE.rulerX - 16} y={face.y(mm) + 4.5} textAnchor="end">
+              <text x={x - 16} y={face.y(mm) + 4.5} textAnchor="end">
                 {inches ? Math.round(mm / 25.4) : mm}
               </text>
             )}
@@ -41,7 +35,7 @@ export function Ruler({ face }: { face: LaidFace }) {
       })}
       {face.squeezedBelowMm !== undefined && (
         <path
-          d={`M${FACE.rulerX - 5} ${face.y(face.squeezedBelowMm) + 5} l10 -4 m-10 8 l10 -4`}
+          d={`M${x - 5} ${face.y(face.squeezedBelowMm) + 5} l10 -4 m-10 8 l10 -4`}
           stroke="var(--strong-rule)"
           fill="none"
         >

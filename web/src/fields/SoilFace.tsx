@@ -1,7 +1,8 @@
 import type { FaceLayout, FindingView } from '../api/schema'
 import { asLevel, CrumbShape, levelFill, levelText } from '../ui/levels'
 import { useUnits } from '../units/units'
-import { FACE, laid, type LaidFace } from './faceLayout'
+import { FACE, laid, SLIM_FACE, type LaidFace } from './faceLayout'
+import { useNarrow } from '../ui/narrow'
 import { Ground, Ruler } from './Ground'
 import { figureText, keyOf, Whisker } from './finding'
 
@@ -30,6 +31,8 @@ export function SoilFace({
   onChoose: (key: string) => void
 }) {
   const units = useUnits()
+  const slim = useNarrow() || narrow === true
+  const across = slim ? SLIM_FACE : FACE
   const face = laid(layout)
   const groups = face.groups
     .map((group) => ({ ...group, rows: group.rows.filter((row) => !only || only(findings[row]!)) }))
@@ -38,10 +41,16 @@ export function SoilFace({
   return (
     <div className="relative min-w-[330px]" style={{ height: face.height }}>
       <svg className="absolute inset-0 h-full w-full" aria-hidden>
-        <Ground face={face} texture={texture} rootsTo={roots && roots.depthBottomMm! * roots.standing} />
-        <Ruler face={face} />
+        <Ground
+          face={face}
+          x={across.soilX}
+          width={across.soilWidth}
+          texture={texture}
+          rootsTo={roots && roots.depthBottomMm! * roots.standing}
+        />
+        <Ruler face={face} x={across.rulerX} />
         <line
-          x1={FACE.rulerX - 16}
+          x1={across.rulerX - 16}
           x2="100%"
           y1={face.surface}
           y2={face.surface}
@@ -49,7 +58,15 @@ export function SoilFace({
           strokeWidth="1.5"
         />
         {groups.map((group, n) => (
-          <Bracket key={n} face={face} group={group} findings={findings} chosen={chosen} lit={lit} />
+          <Bracket
+            key={n}
+            across={across}
+            face={face}
+            group={group}
+            findings={findings}
+            chosen={chosen}
+            lit={lit}
+          />
         ))}
       </svg>
       <ul>
@@ -59,7 +76,7 @@ export function SoilFace({
               key={keyOf(finding)}
               className="absolute right-0 transition-opacity"
               style={{
-                left: FACE.rowsX,
+                left: across.rowsX,
                 top: face.rowY[i]! - face.rowHeight / 2,
                 opacity: lit && !lit.has(finding.indicator) ? 0.3 : 1,
               }}
@@ -77,7 +94,7 @@ export function SoilFace({
         )}
       </ul>
       {groups.length === 0 && (
-        <p className="absolute text-soft" style={{ left: FACE.rowsX, top: face.surface + 30, right: 0 }}>
+        <p className="absolute text-soft" style={{ left: across.rowsX, top: face.surface + 30, right: 0 }}>
           Nothing measured here yet. Begin a visit: what you find appears at its depth.
         </p>
       )}
@@ -88,12 +105,14 @@ export function SoilFace({
 /** One bracket over the sampled layer, and one stroke that leads to its rows. */
 function Bracket({
   face,
+  across,
   group,
   findings,
   chosen,
   lit,
 }: {
   face: LaidFace
+  across: typeof FACE
   group: FaceLayout['groups'][number]
   findings: FindingView[]
   chosen: string | undefined
@@ -104,8 +123,8 @@ function Bracket({
   const colour = levelFill[asLevel(lowest.level)!]
   const picked = own.some((finding) => keyOf(finding) === chosen)
   const faded = lit !== undefined && !own.some((finding) => lit.has(finding.indicator))
-  const x = FACE.gutterX + group.lane * 7
-  const spine = FACE.rowsX - 9
+  const x = across.gutterX + group.lane * across.lane
+  const spine = across.rowsX - 9
   const first = face.rowY[group.rows[0]!]! - 8
   const last = face.rowY[group.rows.at(-1)!]! + 8
   const middleOfRows = (first + last) / 2

@@ -1,8 +1,18 @@
 import { scaleLinear } from 'd3-scale'
 import type { FaceLayout } from '../api/schema'
 
-/** Where things lie across a drawn face, in pixels of the picture. */
-export const FACE = { rulerX: 46, soilX: 62, soilWidth: 132, gutterX: 204, rowsX: 292 }
+/** Where things lie across a drawn face, in pixels of the picture; brackets stand in lanes side by side. */
+export const FACE = { rulerX: 46, soilX: 62, soilWidth: 132, gutterX: 204, lane: 7, rowsX: 292 }
+
+/** The same where room is short: the ground gives way to the words. */
+export const SLIM_FACE: typeof FACE = {
+  rulerX: 42,
+  soilX: 50,
+  soilWidth: 34,
+  gutterX: 92,
+  lane: 5,
+  rowsX: 142,
+}
 
 /** A face as the server has laid it out, with where a depth is drawn. */
 export type LaidFace = FaceLayout & {

@@ -71,7 +71,7 @@ describe('a plan', () => {
     await user.type(within(panel).getByLabelText('Who'), 'The contractor')
     await user.click(within(panel).getByRole('button', { name: 'Keep' }))
     expect(await within(panel).findByText('The window ends before it begins.')).toBeTruthy()
-    expect((within(panel).getByLabelText('Who') as HTMLInputElement).value).toBe('The contractor')
+    expect(within(panel).getByLabelText<HTMLInputElement>('Who').value).toBe('The contractor')
     expect(router.state.location.pathname).toBe('/fields/f/plan')
   })
 

@@ -166,7 +166,7 @@ describe('a new visit', () => {
     await user.type(await screen.findByLabelText('Soil temperature'), '90')
     await user.click(screen.getByRole('button', { name: 'Begin the walk' }))
     expect(await screen.findByText('Must be between -20 and 70 °C.')).toBeTruthy()
-    expect((screen.getByLabelText('Soil temperature') as HTMLInputElement).value).toBe('90')
+    expect(screen.getByLabelText<HTMLInputElement>('Soil temperature').value).toBe('90')
   })
 })
 
