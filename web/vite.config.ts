@@ -2,6 +2,7 @@ import tailwind from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
 import { VitePWA } from 'vite-plugin-pwa'
+import type { Plugin } from 'vite'
 import { defineConfig } from 'vitest/config'
 
 /** The page and everything it needs opens without network; what was read before is shown from the last answer. */
@@ -50,8 +51,18 @@ const offline = VitePWA({
   },
 })
 
+/** A core that was compiled anew is taken up by a new load: the page keeps the one it has opened. */
+const newCore: Plugin = {
+  name: 'new-core',
+  hotUpdate({ file }) {
+    if (!file.endsWith('/morphotera-core.js')) return
+    this.environment.hot.send({ type: 'full-reload' })
+    return []
+  },
+}
+
 export default defineConfig({
-  plugins: [react(), tailwind(), offline],
+  plugins: [react(), tailwind(), offline, newCore],
   resolve: {
     alias: {
       // the core, compiled for the page by the browser module
