@@ -81,6 +81,7 @@ public final class EvidenceTables {
             case "finding" -> kinds.put(head[1], kind(head[1], section));
             case "prior" -> {
                 Map<String, Double> byUse = new LinkedHashMap<>();
+                section.require("prior");
                 section.entries().forEach((use, value) -> byUse.put(use, probability(value, section)));
                 priors.put(constraint(head[1], section), byUse);
             }
@@ -123,12 +124,33 @@ public final class EvidenceTables {
                 states.add(pieces[0]);
                 if (pieces.length > 1) {
                     boolean included = pieces[1].startsWith("<=");
-                    limits.add(new Limit(Double.parseDouble(pieces[1].substring(included ? 2 : 1)), included));
+                    limits.add(new Limit(figure(pieces[1].substring(included ? 2 : 1), section), included));
                 }
             }
+            rising(limits, states.size(), section);
         }
         return new Kind(
                 id, section.require("method"), section.require("group"), List.copyOf(states), List.copyOf(limits));
+    }
+
+    private static double figure(String text, DataText.Section section) {
+        try {
+            return Double.parseDouble(text);
+        } catch (NumberFormatException e) {
+            throw new DataTextException(section.file(), section.line(), text + " is no figure");
+        }
+    }
+
+    private static void rising(List<Limit> limits, int states, DataText.Section section) {
+        for (int i = 1; i < limits.size(); i++) {
+            if (limits.get(i).below() <= limits.get(i - 1).below()) {
+                throw new DataTextException(section.file(), section.line(), "the limits of states must rise");
+            }
+        }
+        if (limits.size() != states - 1) {
+            throw new DataTextException(
+                    section.file(), section.line(), "every state but the last needs its upper limit, as <x or <=x");
+        }
     }
 
     private Row row(String constraint, String finding, DataText.Section section) {
