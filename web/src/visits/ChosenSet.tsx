@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api, must } from '../api/client'
+import { api, ApiError, must } from '../api/client'
 import { queries } from '../queries/queries'
 import type { MethodEntry, TestSet, VisitView } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
@@ -150,7 +150,7 @@ function OwnChoice({
       </Labelled>
       {keepSet.isError && (
         <p role="alert" className="text-failing">
-          {keepSet.error.message}
+          {(keepSet.error instanceof ApiError && keepSet.error.faults[0]?.message) || keepSet.error.message}
         </p>
       )}
       <Button kind="primary" type="submit" disabled={marked.length === 0 || keepSet.isPending}>
