@@ -37,6 +37,7 @@ public final class Methods {
 
     private Methods() {}
 
+    /** A registry of them; a method’s own class is all that a new one adds here. */
     public static MethodRegistry all() {
         return new MethodRegistry(List.of(
                 new GroundCover(),

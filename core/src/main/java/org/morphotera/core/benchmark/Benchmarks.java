@@ -110,6 +110,7 @@ public final class Benchmarks {
         return require(tables.get(id), "table", id);
     }
 
+    /** Whether there is a table of this id. */
     public boolean hasTable(String id) {
         return tables.containsKey(id);
     }

@@ -43,6 +43,7 @@ public record Table(String id, List<String> columns, Map<String, List<Double>> r
         return key.equals("columns") || key.equals("source") || key.equals("note");
     }
 
+    /** Whether the table has a row of this key. */
     public boolean has(String row) {
         return rows.containsKey(row);
     }

@@ -7,6 +7,7 @@ public final class Scatter {
 
     private final Random random;
 
+    /** @param random where all chance comes from; the same seed gives the same figures */
     public Scatter(Random random) {
         this.random = random;
     }

@@ -184,6 +184,7 @@ public final class EvidenceTables {
         return column.values().stream().mapToDouble(Double::doubleValue).sum();
     }
 
+    /** Every finding that the tables speak of, in the order of the data. */
     public List<Kind> kinds() {
         return List.copyOf(kinds.values());
     }

@@ -18,18 +18,22 @@ public record CaptureGuide(Map<String, Object> usual, Map<String, Double> drawn,
     /** For a method that needs nothing but its readings. */
     public static final CaptureGuide PLAIN = new CaptureGuide(Map.of(), Map.of(), Map.of());
 
+    /** … and a reading that a new test starts from. */
     public CaptureGuide usual(String reading, Object value) {
         return new CaptureGuide(with(usual, reading, value), drawn, groups);
     }
 
+    /** … and a figure that the picture draws or goes by, in the metric unit that its name says. */
     public CaptureGuide drawn(String name, double figure) {
         return new CaptureGuide(usual, with(drawn, name, figure), groups);
     }
 
+    /** … and what belongs together in the picture. */
     public CaptureGuide group(String name, String... members) {
         return new CaptureGuide(usual, drawn, with(groups, name, List.of(members)));
     }
 
+    /** … and options that belong together in the picture. */
     public CaptureGuide group(String name, List<? extends Coded> members) {
         return group(name, members.stream().map(Coded::code).toArray(String[]::new));
     }

@@ -74,8 +74,10 @@ public final class Catalogue {
             @Nullable Object preset,
             List<ReadingEntry> items) {}
 
+    /** When a reading counts: another of the same group has one of these values. */
     public record ConditionEntry(String name, List<String> values) {}
 
+    /** One choice of a reading, and its words. */
     public record OptionEntry(String code, String label) {}
 
     /** The catalogue entry of a method. */

@@ -31,6 +31,7 @@ public record MethodCard(
      */
     public record Indicator(String id, String figure) {}
 
+    /** Keeps the lists as they are now. */
     public MethodCard {
         indicators = List.copyOf(indicators);
         timedSteps = List.copyOf(timedSteps);

@@ -24,10 +24,12 @@ public final class MethodRegistry {
         }
     }
 
+    /** All methods, in the order of the soil face. */
     public List<FieldMethod<?>> all() {
         return List.copyOf(methods.values());
     }
 
+    /** Whether there is a method of this id. */
     public boolean has(String id) {
         return methods.containsKey(id);
     }

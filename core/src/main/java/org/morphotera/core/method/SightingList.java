@@ -10,6 +10,7 @@ public final class SightingList {
     private final Envelope envelope;
     private final List<Sighting> seen = new ArrayList<>();
 
+    /** @param envelope what the test came to, in texts and figures */
     public SightingList(Envelope envelope) {
         this.envelope = envelope;
     }
@@ -50,6 +51,7 @@ public final class SightingList {
         return this;
     }
 
+    /** What was gathered, in the order of asking. */
     public List<Sighting> list() {
         return List.copyOf(seen);
     }

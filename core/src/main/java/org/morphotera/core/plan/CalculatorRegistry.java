@@ -15,6 +15,7 @@ public final class CalculatorRegistry {
 
     private final Map<String, Calculator<?>> calculators = new LinkedHashMap<>();
 
+    /** Knows every calculator. */
     public CalculatorRegistry() {
         List.of(
                         new Lime(),
@@ -31,10 +32,12 @@ public final class CalculatorRegistry {
                 .forEach(each -> calculators.put(each.id(), each));
     }
 
+    /** All calculators, in the order of the Bench. */
     public List<Calculator<?>> all() {
         return List.copyOf(calculators.values());
     }
 
+    /** Whether there is a calculator of this id. */
     public boolean has(String id) {
         return calculators.containsKey(id);
     }

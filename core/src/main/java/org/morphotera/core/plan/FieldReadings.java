@@ -36,6 +36,7 @@ public record FieldReadings(List<Reading> readings) {
             Double figureLow,
             Double figureHigh) {}
 
+    /** Keeps the list as it is now. */
     public FieldReadings {
         readings = List.copyOf(readings);
     }

@@ -14,6 +14,11 @@ public final class DescribedFields implements Fields {
 
     private DescribedFields() {}
 
+    /**
+     * What a reader asks for, found by letting it read.
+     *
+     * @param reader asks for the same readings whatever it is given
+     */
     public static List<ReadingSpec> of(Function<Fields, ?> reader) {
         DescribedFields fields = new DescribedFields();
         reader.apply(fields);

@@ -12,6 +12,7 @@ import java.util.Map;
  */
 public record Fault(String field, String code, Map<String, Object> args) {
 
+    /** Keeps the placeholders as they are now. */
     public Fault {
         args = Map.copyOf(args);
     }

@@ -11,6 +11,7 @@ import org.morphotera.core.text.Messages;
  */
 public record FaultText(String field, String code, String message) {
 
+    /** Faults in the words of the catalogue, in their order. */
     public static List<FaultText> of(List<Fault> faults, Messages messages) {
         List<FaultText> texts = new ArrayList<>();
         for (Fault fault : faults) {

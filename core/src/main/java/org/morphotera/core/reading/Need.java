@@ -19,6 +19,7 @@ public record Need(boolean required, List<Condition> conditions) {
     /** The reading {@code name} has one of the values (codes, or booleans written true and false). */
     public record Condition(String name, List<String> values) {}
 
+    /** Keeps the conditions as they are now. */
     public Need {
         conditions = List.copyOf(conditions);
     }
@@ -33,6 +34,7 @@ public record Need(boolean required, List<Condition> conditions) {
         return OPTIONAL.and(name, values);
     }
 
+    /** … and another reading has one of these values. */
     public Need and(String name, Coded... values) {
         List<String> codes = new ArrayList<>();
         for (Coded value : values) {

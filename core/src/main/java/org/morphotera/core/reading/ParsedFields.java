@@ -52,6 +52,10 @@ public final class ParsedFields implements Fields {
         return new Parsed<>(read, !fields.shapeBroken);
     }
 
+    /**
+     * @param value what was read; what was wrong is {@code null} in it
+     * @param sound whether types and required readings were right, so that readings can be checked against each other
+     */
     public record Parsed<T>(T value, boolean sound) {}
 
     private interface Converter<T> {

@@ -21,6 +21,7 @@ public record Range(double min, double max, boolean above, String overCode) {
     public static final Range COUNT = between(0, 10_000);
     public static final Range LIST = between(1, 500);
 
+    /** From {@code min} to {@code max}, both allowed. */
     public static Range between(double min, double max) {
         return new Range(min, max, false, null);
     }
@@ -35,6 +36,7 @@ public record Range(double min, double max, boolean above, String overCode) {
         return new Range(min, max, above, code);
     }
 
+    /** Whether a figure lies in it. */
     public boolean holds(double x) {
         return (above ? x - min >= SMALLEST_STEP : x >= min) && x <= max;
     }

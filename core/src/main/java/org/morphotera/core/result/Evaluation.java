@@ -70,6 +70,7 @@ public record Evaluation(
      */
     public record WorkingLine(String key, Map<String, Object> args, Value result, String source) {}
 
+    /** @param method id of the method or calculator */
     public static Builder of(String method) {
         return new Builder(method);
     }

@@ -19,10 +19,12 @@ public enum DepthBand implements Coded {
         this.layer = new DepthLayer(topMm, bottomMm);
     }
 
+    /** Where the band begins, mm below the surface. */
     public double topMm() {
         return layer.topMm();
     }
 
+    /** Where the band ends, mm below the surface. */
     public double bottomMm() {
         return layer.bottomMm();
     }

@@ -20,6 +20,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
     private static final double ODD_BEYOND = 0.35;
     private static final int OTHERS_NEEDED = 4;
 
+    /** @param standings of all stops, in any order */
     public static FieldFace of(List<StopStanding> standings) {
         Map<String, List<StopStanding>> groups = new LinkedHashMap<>();
         for (StopStanding standing : standings) {

@@ -21,6 +21,7 @@ public record Finding(
         List<StopStanding> stops,
         List<String> oddStops) {
 
+    /** The level of the median. */
     public Level level() {
         return Level.of(median);
     }

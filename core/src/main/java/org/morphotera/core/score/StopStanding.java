@@ -12,6 +12,7 @@ import org.morphotera.core.soil.DepthLayer;
  */
 public record StopStanding(String stop, String indicator, DepthLayer layer, double standing, Double points) {
 
+    /** Of a method that has no score of 2 of its own. */
     public StopStanding(String stop, String indicator, DepthLayer layer, double standing) {
         this(stop, indicator, layer, standing, null);
     }

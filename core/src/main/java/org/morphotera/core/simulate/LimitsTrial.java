@@ -29,6 +29,7 @@ public final class LimitsTrial {
     private final Messages messages;
     private final EvidenceTables tables;
 
+    /** @param tables the evidence that is put on trial */
     public LimitsTrial(MethodRegistry methods, Benchmarks benchmarks, Messages messages, EvidenceTables tables) {
         this.methods = methods;
         this.benchmarks = benchmarks;
@@ -48,6 +49,7 @@ public final class LimitsTrial {
     public record Result(
             int soils, double trueFirst, double oneOfTrue, double falseAlarm, double brier, List<Bin> calibration) {}
 
+    /** One tenth of probability: how many said so, what they said on average, and how often it was true, both 0..1. */
     public record Bin(int count, double meanProbability, double shareTrue) {}
 
     /** Minutes of work until the most severe constraint is named and nothing else is in doubt, two ways of choosing. */

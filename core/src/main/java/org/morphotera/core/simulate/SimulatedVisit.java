@@ -61,6 +61,7 @@ public final class SimulatedVisit {
     private final Benchmarks benchmarks;
     private final Messages messages;
 
+    /** @param random where all chance comes from; the same seed makes the same visit */
     public SimulatedVisit(
             SimulatedSoil soil, Random random, MethodRegistry methods, Benchmarks benchmarks, Messages messages) {
         this.soil = soil;

@@ -20,6 +20,7 @@ public record DepthLayer(double topMm, double bottomMm) {
         }
     }
 
+    /** How thick it is, mm; 0 for a reading at one depth. */
     public double thicknessMm() {
         return bottomMm - topMm;
     }

@@ -60,10 +60,12 @@ public enum Unit {
         return usSymbol;
     }
 
+    /** US customary units in one metric unit; see {@link #toUs}. */
     public double usFactor() {
         return usFactor;
     }
 
+    /** What is added after the factor: 32 for degrees, 0 for all else. */
     public double usOffset() {
         return usOffset;
     }

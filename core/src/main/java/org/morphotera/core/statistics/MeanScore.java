@@ -8,6 +8,11 @@ import java.util.List;
  */
 public record MeanScore(double mean, Double low, Double high) {
 
+    /**
+     * @param scores at least one
+     * @param lowest end of the scale
+     * @param highest end of the scale
+     */
     public static MeanScore of(List<Double> scores, double lowest, double highest) {
         Sample sample = Sample.of(scores);
         double mean = sample.mean();

@@ -29,10 +29,12 @@ public final class Sample {
         return new Sample(values.stream().mapToDouble(Double::doubleValue).toArray());
     }
 
+    /** A sample of these values. */
     public static Sample of(double... values) {
         return new Sample(values.clone());
     }
 
+    /** How many values there are. */
     public int size() {
         return values.length;
     }

@@ -5,6 +5,11 @@ public final class DataTextException extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
+    /**
+     * @param file name of the file
+     * @param line counted from 1
+     * @param problem what is wrong, in words
+     */
     public DataTextException(String file, int line, String problem) {
         super(file + ", line " + line + ": " + problem);
     }

@@ -28,6 +28,7 @@ public final class Messages {
         return messages;
     }
 
+    /** Whether there is a text of this key. */
     public boolean has(String key) {
         return texts.containsKey(key);
     }

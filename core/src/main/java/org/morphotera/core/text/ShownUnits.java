@@ -25,6 +25,7 @@ public final class ShownUnits {
         this.us = us;
     }
 
+    /** @param us US customary units; metric otherwise */
     public static ShownUnits of(boolean us) {
         return us ? US : METRIC;
     }

@@ -10,6 +10,7 @@ public final class HalfScore {
 
     private HalfScore() {}
 
+    /** Adds a fault for a score that is no multiple of a half; {@code null} is none. */
     public static void check(String field, Double score, Faults faults) {
         if (score != null && score * 2 != Math.rint(score * 2)) {
             faults.add(field, "NOT_HALVES");

@@ -41,6 +41,15 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
         BARE
     }
 
+    /**
+     * Points read one by one, or shares estimated by eye.
+     *
+     * @param points 20..500 points, in the order of walking; {@code null} where shares are given
+     * @param livingPct share under living plants, 0..100 %; all four given must make 100 within 1
+     * @param litterPct share under dead plants, 0..100 %
+     * @param stonePct share under stones, 0..100 %
+     * @param barePct share of bare soil, 0..100 %
+     */
     public record Readings(List<Cover> points, Double livingPct, Double litterPct, Double stonePct, Double barePct) {}
 
     private static final double ERROR_RATE = 0.05;

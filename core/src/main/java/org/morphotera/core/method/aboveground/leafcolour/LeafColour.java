@@ -49,6 +49,10 @@ public final class LeafColour implements FieldMethod<LeafColour.Readings> {
         CROP
     }
 
+    /**
+     * @param signs what is seen on the leaves, each once
+     * @param whether on the cover or the crop; {@code null} where nobody said
+     */
     public record Readings(List<Sign> signs, Where where) {}
 
     @Override

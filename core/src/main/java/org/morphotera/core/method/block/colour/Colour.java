@@ -61,10 +61,27 @@ public final class Colour implements FieldMethod<Colour.Readings> {
         DARKER
     }
 
+    /**
+     * A colour in Munsell’s notation.
+     *
+     * @param hue one of the soil chart’s pages
+     * @param value lightness, 0 black to 10 white
+     * @param chroma strength, 0 grey to 20
+     */
     public record Notation(Hue hue, Double value, Double chroma) {}
 
+    /**
+     * What the sample is held against.
+     *
+     * @param moist whether its soil was moist; unless said, yes
+     * @param sameSoil whether it is of the same soil, so that the difference means something; unless said, yes
+     */
     public record Reference(Notation colour, Boolean moist, Boolean sameSoil) {}
 
+    /**
+     * @param moist whether the sample was moist; unless said, yes
+     * @param reference {@code null} where the sample stands alone
+     */
     public record Readings(Notation sample, Boolean moist, Reference reference, Rule rule) {}
 
     private static final Range VALUE = Range.between(0, 10);

@@ -39,6 +39,15 @@ import org.morphotera.core.statistics.Sample;
  */
 public final class Earthworms implements FieldMethod<Earthworms.Readings> {
 
+    /**
+     * One dug block and what was sorted out of it by hand.
+     *
+     * @param lengthMm over 0, to 5000 mm, as the width and the depth are
+     * @param adults with a saddle, 0..10 000
+     * @param juveniles without one, 0..10 000
+     * @param surfaceDwellers of them all, where kinds were told apart
+     * @param deepBurrowers of them all, where kinds were told apart
+     */
     public record Block(
             Double lengthMm,
             Double widthMm,
@@ -57,6 +66,7 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
         }
     }
 
+    /** @param blocks at least one */
     public record Readings(List<Block> blocks) {}
 
     private static final double BLOCK_200_M2 = 0.04;

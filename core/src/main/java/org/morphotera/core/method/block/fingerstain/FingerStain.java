@@ -11,6 +11,7 @@ import org.morphotera.core.result.Envelope;
 /** How dark moist soil stains the fingers: 0 to 2 in halves. */
 public final class FingerStain extends ScoredBySight {
 
+    /** Two minutes of work. */
     public FingerStain() {
         super("finger-stain", 2);
     }

@@ -27,6 +27,14 @@ import org.morphotera.core.soil.Unit;
 /** Rust, black and grey mottles: a score by sight, or the shares of the face they cover. */
 public final class Mottling implements FieldMethod<Mottling.Readings> {
 
+    /**
+     * A score by eye, or shares that it follows from.
+     *
+     * @param score 0..2 in halves, or {@code null}
+     * @param rustPct share of the face, 0..100 %, or {@code null}
+     * @param blackPct share of the face, 0..100 %, or {@code null}
+     * @param greyPct share of the face, 0..100 %, or {@code null}
+     */
     public record Readings(Double score, Double rustPct, Double blackPct, Double greyPct) {
 
         private boolean hasShares() {

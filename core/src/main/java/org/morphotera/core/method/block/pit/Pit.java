@@ -66,6 +66,12 @@ public final class Pit implements FieldMethod<Pit.Readings> {
             RootAmount roots,
             Moisture moisture) {}
 
+    /**
+     * @param depthMm of the pit, over 0, to 5000 mm
+     * @param standingWaterMm depth at which water stands, 0..5000 mm, or {@code null}
+     * @param benched whether the walls are stepped back or held
+     * @param horizons from the top down, at least one
+     */
     public record Readings(Double depthMm, Double standingWaterMm, Boolean benched, List<Horizon> horizons) {}
 
     private static final double UNSUPPORTED_MM = 1200;

@@ -12,6 +12,7 @@ import org.morphotera.core.result.Envelope;
 /** Pores seen on the broken face of the block: 0 to 2 in halves. */
 public final class Porosity extends ScoredBySight {
 
+    /** Three minutes of work. */
     public Porosity() {
         super("porosity", 3);
     }

@@ -12,6 +12,7 @@ import org.morphotera.core.result.Envelope;
 /** What the fresh block smells of: 0 to 2 in halves. */
 public final class Smell extends ScoredBySight {
 
+    /** A minute of work. */
     public Smell() {
         super("smell", 1);
     }

@@ -51,11 +51,25 @@ public final class Structure implements FieldMethod<Structure.Readings> {
         }
     }
 
+    /**
+     * @param thicknessMm over 0, to 5000 mm
+     * @param score 1 friable to 5 very compact
+     */
     public record Layer(Double thicknessMm, Double score) {}
 
     /** Units of a size class after dropping. */
     public record Fraction(Double minMm, Double maxMm, Double massG) {}
 
+    /**
+     * Which of them count goes by the key; the others are {@code null}.
+     *
+     * @param blockScore 1 friable to 5 very compact, of the block as a whole
+     * @param layers of the block, each with its own score, instead of one for the whole
+     * @param handScore 0 poor to 2 good, of a clod broken by hand
+     * @param drops how often the block was dropped, 1..3
+     * @param fractions what it fell into, by size
+     * @param squeeze what a squeezed lump did
+     */
     public record Readings(
             Key key,
             Double blockScore,

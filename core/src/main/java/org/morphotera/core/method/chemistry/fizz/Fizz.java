@@ -51,6 +51,13 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
         CLEAR
     }
 
+    /**
+     * @param acid which acid was dripped on
+     * @param seen how strongly it foamed
+     * @param heard whether it was heard; unless said, no
+     * @param depthMm of the layer whose lime is reckoned, over 0, to 5000 mm; unless said, 150
+     * @param bulkDensity of that layer, 0.1..2.65 g/cm³; unless said, 1.3
+     */
     public record Readings(Acid acid, Seen seen, Heard heard, Double depthMm, Double bulkDensity) {}
 
     private static final double SULFUR_PER_LIME = 0.32;

@@ -64,8 +64,13 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         }
     }
 
+    /**
+     * @param value 0..10⁶, in the unit that the report gives
+     * @param unit as written on the report, at most 20 signs
+     */
     public record Figure(Analyte code, Double value, String unit) {}
 
+    /** @param analytes at least one */
     public record Readings(List<Figure> analytes) {}
 
     private static final double PH_HALF_WIDTH = 0.1;

@@ -75,6 +75,12 @@ public final class Ph implements FieldMethod<Ph.Readings> {
     /** One depth: a value, or the two chips between which the colour lies. */
     public record Layer(Double topMm, Double bottomMm, Double value, Double chipLow, Double chipHigh) {}
 
+    /**
+     * @param kind how all layers were read, and so on which scale
+     * @param layers from the top down, at least one
+     * @param settled whether the soil had settled before reading, or {@code null}
+     * @param clayey whether the soil is clayey and so needs longer to settle, or {@code null}
+     */
     public record Readings(Kind kind, List<Layer> layers, Boolean settled, Boolean clayey) {}
 
     /** A layer on both scales, each with its half-width. */

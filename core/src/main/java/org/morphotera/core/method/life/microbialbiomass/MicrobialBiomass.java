@@ -23,6 +23,11 @@ import org.morphotera.core.soil.Unit;
 /** Microbial biomass by a colour reaction of a settled sample; the colour fades, so it is read within two minutes. */
 public final class MicrobialBiomass implements FieldMethod<MicrobialBiomass.Readings> {
 
+    /**
+     * @param ugCPerG carbon in microbes, 0..100 000 µg/g of soil, as the test shows it
+     * @param minutesSinceDrops between the drops and reading, or {@code null}
+     * @param settleMinutes for which the soil settled before, or {@code null}
+     */
     public record Readings(Double ugCPerG, Double minutesSinceDrops, Double settleMinutes) {}
 
     private static final double READ_WITHIN_MIN = 2;

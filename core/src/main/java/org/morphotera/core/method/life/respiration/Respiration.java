@@ -29,6 +29,16 @@ import org.morphotera.core.soil.Unit;
  */
 public final class Respiration implements FieldMethod<Respiration.Readings> {
 
+    /**
+     * Breath as a figure, or as the colour of a gel.
+     *
+     * @param co2MgKgDay 0..100 000 mg CO₂-C per kg of soil and day, or {@code null}
+     * @param colourNumber of the gel, 0..5, or {@code null}
+     * @param hours in the jar, over 0, to 1000; unless said, 24
+     * @param incubationTempC −20..70 °C; unless said, 21
+     * @param soilTempC of the field on the day, −20..70 °C, or {@code null}
+     * @param sieved whether the soil was sieved before, or {@code null}
+     */
     public record Readings(
             Double co2MgKgDay,
             Double colourNumber,

@@ -59,6 +59,20 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
      */
     public record Point(Double minute, Double mm, Boolean refill) {}
 
+    /**
+     * Which of them count goes by the mode; the others are {@code null}.
+     *
+     * @param holeDiameterMm over 0, to 5000 mm
+     * @param holeDepthMm over 0, to 5000 mm
+     * @param presoaked whether the hole was filled once before
+     * @param measure from where the levels were read
+     * @param points levels in the order of reading, at least two
+     * @param minutesToEmpty until no water stood, over 0
+     * @param stillWaterAtMinutes when water still stood at the last look, over 0
+     * @param startMm water in the hole at first, over 0, to 5000 mm
+     * @param endMm water left, 0..5000 mm
+     * @param minutes between the two
+     */
     public record Readings(
             Mode mode,
             Double holeDiameterMm,

@@ -34,6 +34,10 @@ import org.morphotera.core.soil.Unit;
  */
 public final class Penetration implements FieldMethod<Penetration.Readings> {
 
+    /**
+     * @param depthMm of the tip, 0..5000 mm, deeper than the reading before
+     * @param kPa resistance on the scale, 0..20 000 kPa
+     */
     public record Reading(Double depthMm, Double kPa) {}
 
     /** @param refusedAtMm depth at which the probe went no further, or {@code null} */

@@ -54,6 +54,15 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
     /** Depth of water soaked in since the start. */
     public record Point(Double minute, Double cumulativeMm) {}
 
+    /**
+     * Runs of one measured fill each, or depths soaked in over time, or both.
+     *
+     * @param ringDiameterMm inside, 10..5000 mm
+     * @param runs in their order, or {@code null}
+     * @param series soaked in since the start, rising; or {@code null}
+     * @param stormMmPerHour rain to hold it against, over 0, to 1000 mm/h, or {@code null}
+     * @param depthLevel where the ring stood; unless said, at the surface
+     */
     public record Readings(
             Double ringDiameterMm, List<Run> runs, List<Point> series, Double stormMmPerHour, DepthLevel depthLevel) {}
 

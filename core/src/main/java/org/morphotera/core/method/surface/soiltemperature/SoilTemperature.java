@@ -30,8 +30,14 @@ public final class SoilTemperature implements FieldMethod<SoilTemperature.Readin
         CANOPY
     }
 
+    /**
+     * @param label what the place is called, at most 60 signs, or {@code null}
+     * @param cover what lies on it, or {@code null}
+     * @param tempC −20..70 °C
+     */
     public record Area(String label, Cover cover, Double tempC) {}
 
+    /** @param areas at least one */
     public record Readings(List<Area> areas) {}
 
     private static final double TOO_HOT_C = 35;

@@ -84,6 +84,11 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
         }
     }
 
+    /**
+     * @param water rain or distilled water, or another that misleads
+     * @param airDry whether the crumbs were dry before, or {@code null}
+     * @param crumbs at least one
+     */
     public record Readings(Water water, Boolean airDry, List<Crumb> crumbs) {}
 
     private static final int FEWEST_CRUMBS = 3;

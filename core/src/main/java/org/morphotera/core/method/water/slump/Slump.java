@@ -42,8 +42,15 @@ public final class Slump implements FieldMethod<Slump.Readings> {
         }
     }
 
+    /**
+     * @param label what the clod is called, at most 60 signs, or {@code null}
+     * @param dryAtStart whether it was dry, or {@code null}
+     * @param minutes after which it was looked at, or {@code null}
+     * @param mouldableAfter whether what was left could be moulded, or {@code null}
+     */
     public record Clod(String label, Boolean dryAtStart, Double minutes, ClodOutcome outcome, Boolean mouldableAfter) {}
 
+    /** @param clods one to six */
     public record Readings(List<Clod> clods) {}
 
     private static final double HIGHEST_SCORE = 3;
