@@ -126,7 +126,7 @@ function Capture({
           >
             {view.field.name}, {stop.label}
           </Link>
-          {method.usualBottomMm !== undefined && method.id !== 'hole-drainage' && (
+          {method.usualBottomMm !== undefined && !method.groups.depth && (
             <LayerWords layer={draft.place} onChange={draft.move} />
           )}
         </p>

@@ -4,24 +4,13 @@ import { queries } from '../queries/queries'
 import { Button, buttonLook, Check } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 
-const USUAL = [
-  'ground-cover',
-  'penetration',
-  'ring-infiltration',
-  'structure',
-  'earthworms',
-  'roots',
-  'texture-feel',
-  'crumb-stability',
-  'ph',
-  'salinity',
-]
-
 /** A blank sheet for a day on paper, for any set of tests. */
 export function PaperSheet() {
   const methods = useQuery(queries.methods()).data ?? []
   const [open, setOpen] = useState(false)
-  const [wanted, setWanted] = useState(USUAL)
+  const usual = useQuery(queries.testSets()).data?.[0]?.methods ?? []
+  const [chosen, setWanted] = useState<string[]>()
+  const wanted = chosen ?? usual
   return (
     <>
       <Button kind="quiet" onClick={() => setOpen(true)}>

@@ -87,7 +87,7 @@ describe('tests of a walk, chosen one by one', () => {
 
 describe('a blank sheet', () => {
   it('has room for the tests that are marked, in the catalogue’s order', async () => {
-    serve({})
+    serve({ 'GET /api/test-sets': testSets })
     const { user } = open('/', <PaperSheet />, '/')
     await user.click(await screen.findByRole('button', { name: 'Blank sheet for paper' }))
     const panel = within(await screen.findByRole('dialog'))
@@ -96,6 +96,7 @@ describe('a blank sheet', () => {
       new URL(panel.getByRole('link').getAttribute('href')!, location.origin).searchParams
         .get('tests')!
         .split(',')
+    await waitFor(() => expect(tests()).toHaveLength(testSets[0]!.methods.length))
     expect(tests()).not.toContain('slump')
     await user.click(panel.getByLabelText(titleOf('slump')))
     await user.click(panel.getByLabelText(titleOf('ph')))

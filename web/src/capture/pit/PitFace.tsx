@@ -67,7 +67,7 @@ export function PitFace({
           value={Math.round(each.bottomMm)}
           text={units.text(each.bottomMm, 'mm')}
           min={Math.round(each.topMm) + STEP_MM}
-          max={i + 1 < horizons.length ? Math.round(horizons[i + 1]!.bottomMm) - STEP_MM : 2000}
+          max={i + 1 < horizons.length ? Math.round(horizons[i + 1]!.bottomMm) - STEP_MM : DRAWN_TO_MM}
           step={STEP_MM}
           toValue={toMm}
           onChange={(mm) => onEdge(i, mm)}

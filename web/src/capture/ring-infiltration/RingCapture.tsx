@@ -84,11 +84,11 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
         {...entry.choice('depthLevel')}
         onChange={(depthLevel) => {
           set({ depthLevel })
-          draft.move(
-            depthLevel === 'at-200'
-              ? { depthTopMm: 200, depthBottomMm: 250 }
-              : { depthTopMm: 0, depthBottomMm: 50 },
-          )
+          const top = depthLevel === 'at-200' ? drawn.dugToMm : capture.method.usualTopMm!
+          draft.move({
+            depthTopMm: top,
+            depthBottomMm: top + capture.method.usualBottomMm! - capture.method.usualTopMm!,
+          })
         }}
       />
     </PictureCapture>

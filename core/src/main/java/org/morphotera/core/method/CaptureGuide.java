@@ -11,7 +11,8 @@ import org.morphotera.core.soil.Coded;
  *
  * @param usual readings that a new test starts from, as they would be entered
  * @param drawn limits, steps and counts that the picture draws or goes by
- * @param groups codes of options, or free names, that belong together in the picture
+ * @param groups codes of options, or free names, that belong together in the picture; {@code depth} names readings that
+ *     say how deep the test goes, where it is not told as a layer
  */
 public record CaptureGuide(Map<String, Object> usual, Map<String, Double> drawn, Map<String, List<String>> groups) {
 

@@ -351,6 +351,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
                 .usual("holeDepthMm", 300)
                 .usual("presoaked", true)
                 .usual("measure", "water-depth")
+                .group("depth", "holeDepthMm")
                 .group("purposes", List.of(Purpose.values()));
     }
 

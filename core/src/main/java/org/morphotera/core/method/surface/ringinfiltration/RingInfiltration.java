@@ -210,6 +210,7 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
                 .drawn("waterMl", 450)
                 .drawn("lookAgainSeconds", 300)
                 .drawn("deepRingFromMm", 150)
+                .drawn("dugToMm", DepthLayer.TOPSOIL_ENDS_MM)
                 .drawn("fewestPoints", POINTS_FOR_A_FIT);
     }
 
