@@ -110,7 +110,7 @@ function Capture({
     <div className="mx-auto grid w-full max-w-5xl grow content-start bg-paper sm:my-6 sm:border sm:border-rule">
       <header className="flex flex-wrap items-center justify-between gap-x-4 border-b border-rule px-5 py-2">
         <h1 className="text-xl">{method.title}</h1>
-        <p className="flex flex-wrap items-center text-[15px] text-soft">
+        <div className="flex flex-wrap items-center text-[15px] text-soft">
           {next && (
             <Link
               to={nextPath!}
@@ -129,7 +129,7 @@ function Capture({
           {method.usualBottomMm !== undefined && !method.groups.depth && (
             <LayerWords layer={draft.place} onChange={draft.move} />
           )}
-        </p>
+        </div>
       </header>
       {draft.place.supersedes && (
         <p className="border-b border-rule bg-stone px-5 py-2 text-[15px]">

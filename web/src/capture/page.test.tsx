@@ -70,6 +70,24 @@ describe('a test at a stop', () => {
     await waitFor(() => expect(keptDraft(id)!.sent).toBe(true))
   })
 
+  it('of a ring dug to the subsoil is taken from there', async () => {
+    const { user, router } = openTest('ring-infiltration')
+    await user.click(await screen.findByRole('radio', { name: /200/ }))
+    const id = idOf(router.state.location.pathname)
+    expect(keptDraft(id)!.place).toMatchObject({ depthTopMm: 200, depthBottomMm: 250 })
+    await user.click(screen.getByRole('radio', { name: /surface/i }))
+    expect(keptDraft(id)!.place).toMatchObject({ depthTopMm: 0, depthBottomMm: 50 })
+  })
+
+  it('tells its layer, but a hole’s depth is its own reading', async () => {
+    openTest('smell')
+    expect(await screen.findByRole('button', { name: /0–200 mm/ })).toBeTruthy()
+    await putAway()
+    openTest('hole-drainage')
+    await screen.findByRole('heading', { name: 'Water leaving a hole' })
+    expect(screen.queryByRole('button', { name: /0–300 mm/ })).toBeNull()
+  })
+
   it('records what was entered, with the layer it was taken from, and puts the draft away', async () => {
     const { user, asked } = openTest('smell')
     await user.click((await screen.findAllByRole('radio'))[1]!)
