@@ -29,7 +29,7 @@ export function FieldNav({ id }: { id: string }) {
         href={`/api/fields/${id}/report.pdf`}
         target="_blank"
         rel="noreferrer"
-        className="flex min-h-11 items-center text-soft hover:text-ink"
+        className="flex min-h-11 items-center border-b-2 border-transparent text-soft hover:text-ink"
       >
         Report
       </a>
