@@ -14,6 +14,9 @@ import org.morphotera.core.text.DataTextException;
  */
 public record Bands(String id, List<Band> bands, String source) {
 
+    /** Figures that were converted or divided lie on a limit when they are this near to it. */
+    private static final double ON_THE_LIMIT = 1e-9;
+
     /** One class; {@code limit} is infinite for the last. */
     public record Band(String code, double limit, boolean limitIncluded) {}
 
@@ -51,10 +54,10 @@ public record Bands(String id, List<Band> bands, String source) {
         }
     }
 
-    /** The code of the band that a figure falls into. */
+    /** The code of the band that a figure falls into; what lies within 1e-9 of a limit lies on it. */
     public String of(double x) {
         for (Band band : bands) {
-            if (x < band.limit() || band.limitIncluded() && x == band.limit()) {
+            if (x < band.limit() - ON_THE_LIMIT || band.limitIncluded() && x <= band.limit() + ON_THE_LIMIT) {
                 return band.code();
             }
         }

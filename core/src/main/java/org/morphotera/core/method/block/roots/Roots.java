@@ -61,6 +61,7 @@ public final class Roots implements FieldMethod<Roots.Readings> {
 
     private static final double DRAWN_TO_MM = 1000;
     private static final String UNKNOWN_CROP = "unknown";
+    private static final String TURF = "turf";
     private static final double SHALLOW_TURF_MM = 25;
     private static final double GOOD_TURF_MM = 75;
 
@@ -92,15 +93,14 @@ public final class Roots implements FieldMethod<Roots.Readings> {
     @Override
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
         Table expected = benchmarks.table("roots.expected-depth");
-        String crop = readings.crop() != null && expected.has(readings.crop()) ? readings.crop() : UNKNOWN_CROP;
+        String crop = judgedBy(readings, context, expected);
         double wanted = expected.at(crop, "depthMm");
         double depth = readings.eightyPctDepthMm();
         double share = depth / wanted;
-        double turf = turfScore(readings);
         Map<String, Object> args = Map.of("depth", depth, "wanted", wanted, "crop", crop);
         Evaluation.Builder out = Evaluation.of("roots")
+                .value("expectedDepthMm", wanted, Unit.MM)
                 .value("shareOfExpectedPct", 100 * share, Unit.PERCENT)
-                .value("mownTurfScore", turf, Unit.NONE)
                 .code("barrier", readings.barrier())
                 .working("shareOfExpectedPct", args, 100 * share, Unit.PERCENT, expected.source());
         if (readings.barrier() == Barrier.FLAT_LINE) {
@@ -112,9 +112,22 @@ public final class Roots implements FieldMethod<Roots.Readings> {
         if (Boolean.TRUE.equals(readings.legume()) && readings.nodules() == Nodules.NONE) {
             out.note("NO_NODULES", Severity.CAUTION);
         }
-        return out.curve("rooting", benchmarks.curve("rooting"), share, null, null)
-                .rating("rooting", "mown-turf", turf, 2.0, null, null, null, "turf", args)
-                .build();
+        out.curve("rooting", benchmarks.curve("rooting"), share, null, null);
+        if (crop.equals(TURF)) {
+            double turf = turfScore(readings);
+            out.value("mownTurfScore", turf, Unit.NONE)
+                    .rating("rooting", "mown-turf", turf, 2.0, null, null, null, "turf", args);
+        }
+        return out.build();
+    }
+
+    /** The crop that was entered, else the field's; the land use where the table knows neither. */
+    private static String judgedBy(Readings readings, Context context, Table expected) {
+        String crop = readings.crop() != null ? readings.crop() : context.crop();
+        if (crop != null && expected.has(crop)) {
+            return crop;
+        }
+        return context.landUse() == null ? UNKNOWN_CROP : context.landUse().code();
     }
 
     private static double turfScore(Readings readings) {
@@ -186,7 +199,6 @@ public final class Roots implements FieldMethod<Roots.Readings> {
         }
         return switch (soil.landUse()) {
             case ARABLE -> "cereal";
-            case LANDSCAPE -> "unknown";
             default -> soil.landUse().code();
         };
     }

@@ -55,13 +55,15 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
      * @param acid which acid was dripped on
      * @param seen how strongly it foamed
      * @param heard whether it was heard; unless said, no
-     * @param depthMm of the layer whose lime is reckoned, over 0, to 5000 mm; unless said, 150
-     * @param bulkDensity of that layer, 0.1..2.65 g/cm³; unless said, 1.3
+     * @param bulkDensity of the layer, 0.1..2.65 g/cm³; unless said, 1.3
      */
-    public record Readings(Acid acid, Seen seen, Heard heard, Double depthMm, Double bulkDensity) {}
+    public record Readings(Acid acid, Seen seen, Heard heard, Double bulkDensity) {}
 
     private static final double SULFUR_PER_LIME = 0.32;
     private static final double HOPELESS_OVER_T_HA = 3;
+
+    /** The layer that is steered, where the sampled one is not known. */
+    private static final double USUAL_LAYER_MM = 150;
 
     @Override
     public MethodCard card() {
@@ -75,7 +77,6 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
                 fields.word("acid", List.of(Acid.values()), Need.REQUIRED),
                 fields.word("seen", List.of(Seen.values()), Need.REQUIRED),
                 fields.wordOr("heard", List.of(Heard.values()), Heard.NO),
-                fields.numberOr("depthMm", Unit.MM, Range.above(0, 5000), 150),
                 fields.numberOr("bulkDensity", Unit.NONE, Range.between(0.1, 2.65), 1.3));
     }
 
@@ -93,17 +94,26 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
         if (readings.acid() == Acid.VINEGAR) {
             out.note("VINEGAR_UNDERSTATES", Severity.CAUTION);
         } else {
-            lime(readings, classes.at(grade, "lowPct"), classes.at(grade, "highPct"), classes.source(), out);
+            lime(readings, layerMm(context), classes.at(grade, "lowPct"), classes.at(grade, "highPct"), classes.source(), out);
             out.note("ACID_SAFETY", Severity.DANGER);
         }
         double standing = classes.at(grade, "standing");
-        return out.level("free-lime", standing, null, null, Map.of("grade", grade))
+        return out.standing("free-lime", standing, null, null, grade, Map.of("grade", grade))
                 .working("fizzStanding", Map.of("grade", grade), standing, Unit.NONE, classes.source())
                 .build();
     }
 
-    private static void lime(Readings readings, double low, double high, String source, Evaluation.Builder out) {
-        double layerTHa = readings.depthMm() / 1000 * readings.bulkDensity() * 10_000;
+    /** Thickness of the sampled layer, mm. */
+    private static double layerMm(Context context) {
+        return context.depthTopMm() != null
+                        && context.depthBottomMm() != null
+                        && context.depthBottomMm() > context.depthTopMm()
+                ? context.depthBottomMm() - context.depthTopMm()
+                : USUAL_LAYER_MM;
+    }
+
+    private static void lime(Readings readings, double layerMm, double low, double high, String source, Evaluation.Builder out) {
+        double layerTHa = layerMm / 1000 * readings.bulkDensity() * 10_000;
         double perPct = layerTHa / 100 * SULFUR_PER_LIME;
         double middle = (low + high) / 2;
         out.value("caco3Pct", middle, Unit.PERCENT, low, high)

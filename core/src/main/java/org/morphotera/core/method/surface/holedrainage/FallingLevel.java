@@ -4,12 +4,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.soil.Unit;
 
 /**
- * The level of a hole between readings, as intervals. An interval does not span a refill; one in which water rose is
- * kept apart.
+ * The level of a hole between readings, as intervals. An interval does not span a refill; a rise within the error of the
+ * ruler is level water, and one in which water really rose is kept apart.
  *
  * @param falls intervals in which the level fell or stood, in order
  * @param rows every interval, for drawing
@@ -26,6 +27,8 @@ record FallingLevel(
     /** With less water than this in the hole the next reading says little. */
     static final double REFILL_UNDER_MM = 25;
 
+    private static final double REFERENCE_RADIUS_MM = 150;
+    private static final double RULER_ERROR_MM = 1;
     private static final double READ_AFTER_FALL_MM = 10;
     private static final double SHORTEST_WAIT_MIN = 5;
     private static final double LONGEST_WAIT_MIN = 60;
@@ -47,6 +50,32 @@ record FallingLevel(
         double rateMmPerHour() {
             return dropMm() / minutes * 60;
         }
+
+        /**
+         * Permeability by the inverse auger hole method, which strips out what leaves through the wall: K = (r/2) ·
+         * ln((h1 + r/2)/(h2 + r/2)) / Δt (Kessler and Oosterbaan, 1974).
+         *
+         * @param radiusMm of the hole
+         * @return mm/h
+         */
+        double permeability(double radiusMm) {
+            double half = radiusMm / 2;
+            return half * Math.log((fromMm + half) / (toMm + half)) / minutes * 60;
+        }
+
+        /**
+         * The fall that the same soil would show in the hole that the rules of thumb were made for, 300 mm wide: K · (1 +
+         * 2m/r), m the mean depth of the water by the same method.
+         *
+         * @param radiusMm of the hole that was read
+         * @return mm/h
+         */
+        double referenceRate(double radiusMm) {
+            double half = radiusMm / 2;
+            double logarithm = Math.log((fromMm + half) / (toMm + half));
+            double mean = logarithm < Range.SMALLEST_STEP ? fromMm : dropMm() / logarithm - half;
+            return permeability(radiusMm) * (1 + 2 * mean / REFERENCE_RADIUS_MM);
+        }
     }
 
     static FallingLevel of(HoleDrainage.Readings readings) {
@@ -56,8 +85,11 @@ record FallingLevel(
         HoleDrainage.Point before = null;
         for (HoleDrainage.Point point : readings.points()) {
             if (before != null && !Boolean.TRUE.equals(point.refill())) {
-                Fall fall = new Fall(depth(readings, before), depth(readings, point), point.minute() - before.minute());
-                boolean rises = fall.dropMm() < 0;
+                double from = depth(readings, before);
+                double to = depth(readings, point);
+                boolean rises = to - from > RULER_ERROR_MM + Range.SMALLEST_STEP;
+                double minutes = point.minute() - before.minute();
+                Fall fall = new Fall(from, rises ? to : Math.min(from, to), minutes);
                 rose |= rises;
                 if (!rises) {
                     falls.add(fall);

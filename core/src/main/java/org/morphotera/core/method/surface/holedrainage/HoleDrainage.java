@@ -19,6 +19,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
+import org.morphotera.core.method.surface.holedrainage.FallingLevel.Fall;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
@@ -32,8 +33,9 @@ import org.morphotera.core.soil.Unit;
 
 /**
  * How fast water leaves a hole: stepped readings at any clock times, the time until the hole is empty, or one quick
- * fall. Stepped readings give the lasting rate of the settled tail beside the plain mean, and the permeability by
- * the inverse auger hole method (Kessler and Oosterbaan, 1974).
+ * fall. Stepped readings give the lasting rate of the settled tail beside the plain mean. What leaves through the wall
+ * is taken out by the inverse auger hole method (Kessler and Oosterbaan, 1974), so that the width of the auger does not
+ * decide: fields are judged by the permeability, beds and basins by the fall in a hole 300 mm wide.
  */
 public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
 
@@ -62,7 +64,8 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     /**
      * Which of them count goes by the mode; the others are {@code null}.
      *
-     * @param holeDiameterMm over 0, to 5000 mm
+     * @param holeDiameterMm of a hole that is read in steps, over 0, to 5000 mm
+     * @param roughDiameterMm of any other hole, over 0, to 5000 mm; unless said, 300
      * @param holeDepthMm over 0, to 5000 mm
      * @param presoaked whether the hole was filled once before
      * @param measure from where the levels were read
@@ -76,6 +79,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     public record Readings(
             Mode mode,
             Double holeDiameterMm,
+            Double roughDiameterMm,
             Double holeDepthMm,
             Boolean presoaked,
             Measure measure,
@@ -88,7 +92,11 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
 
     private static final double MINUTES_PER_HOUR = 60;
     private static final double STILL_WATER_LIMIT_MIN = 1440;
+    private static final String BY_DEPTH = "Depth of the hole over the time until it was empty";
+    private static final double USUAL_WIDTH_MM = 300;
     private static final double WELL_FROM = 0.75;
+
+    /** From here on a low standing means too fast, mm/h: of permeability in a field, of the fall elsewhere. */
     private static final double BEST_RATE_MM_PER_HOUR = 50;
 
     @Override
@@ -96,7 +104,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
         return new MethodCard(
                 "hole-drainage",
                 Family.SURFACE,
-                List.of(new MethodCard.Indicator("drainage", "rate")),
+                List.of(new MethodCard.Indicator("drainage", "fieldPermeability")),
                 null,
                 12,
                 0,
@@ -113,6 +121,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
         return new Readings(
                 fields.word("mode", List.of(Mode.values()), Need.REQUIRED),
                 fields.number("holeDiameterMm", Unit.MM, size, stepped),
+                fields.number("holeDiameterMm", Unit.MM, size, Need.optionalWhen("mode", Mode.DRAIN_OUT, Mode.QUICK)),
                 fields.number("holeDepthMm", Unit.MM, size, Need.when("mode", Mode.STEPPED, Mode.DRAIN_OUT)),
                 fields.flag("presoaked", Need.OPTIONAL),
                 fields.word("measure", List.of(Measure.values()), stepped),
@@ -199,31 +208,22 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
             return;
         }
         SettledTail tail = SettledTail.of(level.falls());
-        double permeability = tail.permeability(readings.holeDiameterMm() / 2);
-        reportRates(readings, level, tail, permeability, benchmarks, out);
+        reportRates(level, tail, out);
         if (level.waterLeftMm() < FallingLevel.REFILL_UNDER_MM) {
             out.note("REFILL", Severity.INFO, Map.of("left", level.waterLeftMm()));
         } else {
             out.value("nextReadingMinute", level.nextReadingMinute(tail.rate()), Unit.MINUTE);
         }
-        judge(tail.rate(), tail.low(), tail.high(), permeability, purpose, benchmarks, out);
+        judge(tail.falls(), readings.holeDiameterMm(), purpose, benchmarks, out);
     }
 
-    private static void reportRates(
-            Readings readings,
-            FallingLevel level,
-            SettledTail tail,
-            double permeability,
-            Benchmarks benchmarks,
-            Evaluation.Builder out) {
+    private static void reportRates(FallingLevel level, SettledTail tail, Evaluation.Builder out) {
         double plainMean = FallingLevel.meanRate(level.falls());
         double overall = FallingLevel.overallRate(level.falls());
         out.value("rate", tail.rate(), Unit.MM_PER_HOUR, tail.low(), tail.high())
                 .value("plainMeanRate", plainMean, Unit.MM_PER_HOUR)
                 .value("overallRate", overall, Unit.MM_PER_HOUR)
-                .value("fieldPermeability", permeability, Unit.MM_PER_HOUR)
-                .code("steady", tail.steady() ? "yes" : "no")
-                .code("permeability", benchmarks.bands("permeability").of(permeability));
+                .code("steady", tail.steady() ? "yes" : "no");
         out.working(
                         "plainMeanRate",
                         Map.of(
@@ -239,21 +239,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
                         Map.of("k", tail.falls().size(), "drop", tail.dropMm(), "minutes", tail.minutes()),
                         tail.rate(),
                         Unit.MM_PER_HOUR,
-                        "Settled tail: spread of the last intervals within a quarter of their mean")
-                .working(
-                        "fieldPermeability",
-                        Map.of(
-                                "radius",
-                                readings.holeDiameterMm() / 2,
-                                "from",
-                                tail.falls().get(0).fromMm(),
-                                "to",
-                                tail.falls().get(tail.falls().size() - 1).toMm(),
-                                "minutes",
-                                tail.minutes()),
-                        permeability,
-                        Unit.MM_PER_HOUR,
-                        "Kessler and Oosterbaan, 1974");
+                        "Settled tail: spread of the last intervals within a quarter of their mean");
         if (tail.steady()) {
             out.value("steadyIntervals", tail.falls().size(), Unit.NONE);
         } else {
@@ -272,65 +258,114 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     }
 
     private static void drainOut(Readings readings, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
+        double depth = readings.holeDepthMm();
         if (readings.stillWaterAtMinutes() != null) {
-            boolean over = readings.stillWaterAtMinutes() >= STILL_WATER_LIMIT_MIN;
-            out.code("drainOut", over ? "find-another-place" : "unfinished");
+            double minutes = readings.stillWaterAtMinutes();
+            double atMost = depth / minutes * MINUTES_PER_HOUR;
+            boolean over = minutes >= STILL_WATER_LIMIT_MIN;
+            out.value("rateAtMost", atMost, Unit.MM_PER_HOUR)
+                    .code("drainOut", over ? "find-another-place" : "unfinished")
+                    .working("rateAtMost", Map.of("depth", depth, "minutes", minutes), atMost, Unit.MM_PER_HOUR, BY_DEPTH);
+            if (over) {
+                // at best: it was empty a moment after the last look
+                judge(List.of(new Fall(depth, 0, minutes)), width(readings), purpose, benchmarks, out);
+            }
             return;
         }
         double minutes = readings.minutesToEmpty();
-        double rate = readings.holeDepthMm() / minutes * MINUTES_PER_HOUR;
+        double rate = depth / minutes * MINUTES_PER_HOUR;
         out.value("rate", rate, Unit.MM_PER_HOUR)
                 .code("drainOut", benchmarks.bands("hole.drain-out").of(minutes))
-                .working(
-                        "drainOutRate",
-                        Map.of("depth", readings.holeDepthMm(), "minutes", minutes),
-                        rate,
-                        Unit.MM_PER_HOUR,
-                        "Depth of the hole over the time until it was empty");
-        judge(rate, null, null, rate, purpose, benchmarks, out);
+                .working("drainOutRate", Map.of("depth", depth, "minutes", minutes), rate, Unit.MM_PER_HOUR, BY_DEPTH);
+        widthAssumed(readings, out);
+        judge(List.of(new Fall(depth, 0, minutes)), width(readings), purpose, benchmarks, out);
     }
 
     private static void quick(Readings readings, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
-        double drop = readings.startMm() - readings.endMm();
-        double rate = drop / readings.minutes() * MINUTES_PER_HOUR;
-        out.value("rate", rate, Unit.MM_PER_HOUR)
+        Fall fall = new Fall(readings.startMm(), readings.endMm(), readings.minutes());
+        out.value("rate", fall.rateMmPerHour(), Unit.MM_PER_HOUR)
                 .note("FIRST_WETTING_OVERSTATES", Severity.CAUTION)
                 .working(
                         "quickRate",
-                        Map.of("drop", drop, "minutes", readings.minutes()),
-                        rate,
+                        Map.of("drop", fall.dropMm(), "minutes", fall.minutes()),
+                        fall.rateMmPerHour(),
                         Unit.MM_PER_HOUR,
                         "One fall over its time");
-        judge(rate, null, null, rate, purpose, benchmarks, out);
+        widthAssumed(readings, out);
+        judge(List.of(fall), width(readings), purpose, benchmarks, out);
     }
 
-    /** Suitability for the purpose, and the standing of the indicator drainage. */
+    private static double width(Readings readings) {
+        return readings.roughDiameterMm() == null ? USUAL_WIDTH_MM : readings.roughDiameterMm();
+    }
+
+    private static void widthAssumed(Readings readings, Evaluation.Builder out) {
+        if (readings.roughDiameterMm() == null) {
+            out.note("WIDTH_ASSUMED", Severity.CAUTION, Map.of("width", USUAL_WIDTH_MM));
+        }
+    }
+
+    /** The figures that do not depend on the auger, suitability by them, and the standing of the indicator drainage. */
     private static void judge(
-            double rate,
-            Double low,
-            Double high,
-            double permeability,
-            Purpose purpose,
-            Benchmarks benchmarks,
+            List<Fall> falls, double widthMm, Purpose purpose, Benchmarks benchmarks, Evaluation.Builder out) {
+        WallFreeRate permeability = WallFreeRate.permeability(falls, widthMm / 2);
+        WallFreeRate reference = WallFreeRate.reference(falls, widthMm / 2);
+        report(falls, widthMm, permeability, reference, out);
+        out.code("permeability", benchmarks.bands("permeability").of(permeability.mmPerHour()));
+        WallFreeRate rate = purpose == Purpose.FIELD ? permeability : reference;
+        String suitability = benchmarks.bands(bands(purpose)).of(rate.mmPerHour());
+        Curve curve = benchmarks.curve("drainage." + purpose.code());
+        double standing = curve.at(rate.mmPerHour());
+        Map<String, Object> args = Map.of(
+                "rate", rate.mmPerHour(),
+                "purpose", purpose.code(),
+                "suitability", suitability);
+        out.code("suitability", suitability)
+                .standing(
+                        "drainage",
+                        standing,
+                        rate.low() == null ? null : Double.valueOf(curve.lowestBetween(rate.low(), rate.high())),
+                        rate.high() == null ? null : Double.valueOf(curve.highestBetween(rate.low(), rate.high())),
+                        reason(rate.mmPerHour(), standing, purpose),
+                        args)
+                .working("standing", args, standing, Unit.NONE, curve.source());
+    }
+
+    private static void report(
+            List<Fall> falls,
+            double widthMm,
+            WallFreeRate permeability,
+            WallFreeRate reference,
             Evaluation.Builder out) {
-        String bands = switch (purpose) {
-            case FIELD -> "permeability";
-            case PLANTING_BED -> "hole.planting-bed";
-            case RAIN_GARDEN -> "hole.rain-garden";
-        };
-        String suitability = benchmarks.bands(bands).of(purpose == Purpose.FIELD ? permeability : rate);
-        out.code("suitability", suitability);
-        Curve curve = benchmarks.curve(purpose == Purpose.RAIN_GARDEN ? "drainage.rain-garden" : "drainage");
-        double standing = curve.at(rate);
-        Map<String, Object> args = Map.of("rate", rate, "purpose", purpose.code(), "suitability", suitability);
-        out.standing(
-                "drainage",
-                standing,
-                low == null ? null : Double.valueOf(curve.lowestBetween(low, high)),
-                high == null ? null : Double.valueOf(curve.highestBetween(low, high)),
-                reason(rate, standing, purpose),
-                args);
-        out.working("standing", args, standing, Unit.NONE, curve.source());
+        Map<String, Object> args = Map.of(
+                "radius", widthMm / 2,
+                "from", falls.get(0).fromMm(),
+                "to", falls.get(falls.size() - 1).toMm(),
+                "minutes", falls.stream().mapToDouble(Fall::minutes).sum(),
+                "permeability", permeability.mmPerHour());
+        out.value(
+                        "fieldPermeability",
+                        permeability.mmPerHour(),
+                        Unit.MM_PER_HOUR,
+                        permeability.low(),
+                        permeability.high())
+                .value("referenceRate", reference.mmPerHour(), Unit.MM_PER_HOUR, reference.low(), reference.high())
+                .working(
+                        "fieldPermeability",
+                        args,
+                        permeability.mmPerHour(),
+                        Unit.MM_PER_HOUR,
+                        "Kessler and Oosterbaan, 1974")
+                .working(
+                        "referenceRate",
+                        args,
+                        reference.mmPerHour(),
+                        Unit.MM_PER_HOUR,
+                        "Kessler and Oosterbaan, 1974, turned round for a hole 300 mm wide");
+    }
+
+    private static String bands(Purpose purpose) {
+        return purpose == Purpose.FIELD ? "permeability" : "hole." + purpose.code();
     }
 
     private static String reason(double rate, double standing, Purpose purpose) {
@@ -358,7 +393,7 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     @Override
     public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
         return new SightingList(envelope)
-                .figure("drain-out", "rate")
+                .figure("drain-out", "fieldPermeability")
                 .figure("straight-down", "fieldPermeability")
                 .list();
     }

@@ -51,20 +51,4 @@ record SettledTail(List<Fall> falls, boolean steady) {
     Double high() {
         return steady ? falls.stream().mapToDouble(Fall::rateMmPerHour).max().getAsDouble() : null;
     }
-
-    /**
-     * Permeability by the inverse auger hole method, which strips out what leaves through the wall: K = (r/2) ·
-     * ln((h1 + r/2)/(h2 + r/2)) / Δt, weighted by time (Kessler and Oosterbaan, 1974).
-     *
-     * @param radiusMm of the hole
-     * @return mm/h
-     */
-    double permeability(double radiusMm) {
-        double half = radiusMm / 2;
-        double sum = 0;
-        for (Fall fall : falls) {
-            sum += half * Math.log((fall.fromMm() + half) / (fall.toMm() + half));
-        }
-        return sum / minutes() * 60;
-    }
 }

@@ -47,6 +47,12 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     /** The mildest treatment that made a crumb give way. */
     public enum Slake implements Coded {
         UNDER_60S(0),
+        WITHIN_10MIN(0.5) {
+            @Override
+            public String code() {
+                return "within-10min";
+            }
+        },
         GENTLE_SWIRL(1),
         STRONG_SWIRL(1.5),
         HOLDS(2);
@@ -73,10 +79,16 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
      * One crumb.
      *
      * @param collapseSeconds when it gave way by itself, s
+     * @param partly whether only a part came away; unless said, the whole
      * @param cloud30 read again after 30 minutes, or {@code null}
      * @param stone pressed at the end and found to be a stone; {@code null} when not pressed
      */
-    public record Crumb(Slake slake, Double collapseSeconds, Cloud cloud10, Cloud cloud30, Boolean stone) {
+    public record Crumb(Slake slake, Double collapseSeconds, Boolean partly, Cloud cloud10, Cloud cloud30, Boolean stone) {
+
+        /** Points of 2 for slaking; half a point more where only a part came away. */
+        double points() {
+            return Math.min(HIGHEST_SCORE, slake.points() + (Boolean.TRUE.equals(partly) ? 0.5 : 0));
+        }
 
         /** The later reading of the cloud where there is one. */
         Cloud cloud() {
@@ -95,6 +107,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     private static final int MOST_CRUMBS = 8;
     private static final double HIGHEST_SCORE = 2;
     private static final double STAGE_SECONDS = 60;
+    private static final double WATCHED_SECONDS = 600;
     private static final double SUBSOIL_FROM_MM = 300;
 
     @Override
@@ -129,6 +142,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
         return new Crumb(
                 fields.word("slake", List.of(Slake.values()), Need.REQUIRED),
                 fields.number("collapseSeconds", Unit.SECOND, Range.SECONDS, Need.OPTIONAL),
+                fields.flag("partly", Need.OPTIONAL),
                 fields.word("cloud10", List.of(Cloud.values()), Need.REQUIRED),
                 fields.word("cloud30", List.of(Cloud.values()), Need.OPTIONAL),
                 fields.flag("stone", Need.OPTIONAL));
@@ -141,8 +155,14 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
             if (crumb.collapseSeconds() == null) {
                 continue;
             }
-            boolean late = crumb.slake() == Slake.UNDER_60S && crumb.collapseSeconds() >= STAGE_SECONDS;
-            if (late || crumb.slake() == Slake.HOLDS) {
+            double after = crumb.collapseSeconds();
+            boolean contradicts = switch (crumb.slake()) {
+                case UNDER_60S -> after > STAGE_SECONDS;
+                case WITHIN_10MIN -> after < STAGE_SECONDS || after > WATCHED_SECONDS;
+                case HOLDS -> true;
+                default -> false;
+            };
+            if (contradicts) {
                 faults.add("crumbs[" + i + "].collapseSeconds", "COLLAPSE_CONTRADICTS");
             }
         }
@@ -172,8 +192,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     }
 
     private static double slaking(List<Crumb> usable, Evaluation.Builder out) {
-        List<Double> points =
-                usable.stream().map(crumb -> crumb.slake().points()).toList();
+        List<Double> points = usable.stream().map(Crumb::points).toList();
         MeanScore mean = MeanScore.of(points, 0, HIGHEST_SCORE);
         double median = Sample.of(points).median();
         String grade = median == 0 ? "poor" : median < HIGHEST_SCORE ? "fair" : "good";
