@@ -11,6 +11,9 @@ import org.morphotera.core.text.DataTextException;
  */
 public final class Benchmarks {
 
+    /** Where the ids of bands begin that belong to a laboratory's own method of extraction. */
+    public static final String LABORATORY = "lab.";
+
     private final Map<String, Curve> curves = new LinkedHashMap<>();
     private final Map<String, Bands> bands = new LinkedHashMap<>();
     private final Map<String, Table> tables = new LinkedHashMap<>();
@@ -30,7 +33,7 @@ public final class Benchmarks {
 
     /**
      * These benchmarks with some replaced. An override must have the shape of what it replaces: a known id, the same
-     * band codes, the same columns and at least the same rows.
+     * band codes, the same columns and at least the same rows. Bands of a laboratory's own extraction may be added.
      *
      * @throws DataTextException naming what does not fit
      */
@@ -54,12 +57,16 @@ public final class Benchmarks {
         return switch (kindOf(section)) {
             case "curve" -> curves.containsKey(id) ? null : "there is no curve " + id + " to replace";
             case "bands" ->
-                !bands.containsKey(id)
-                        ? "there are no bands " + id + " to replace"
-                        : bands.get(id).codes().equals(Bands.parse(section, id).codes())
-                                ? null
-                                : "bands " + id + " must keep the codes "
-                                        + bands.get(id).codes();
+                id.startsWith(LABORATORY)
+                        ? null
+                        : !bands.containsKey(id)
+                                ? "there are no bands " + id + " to replace"
+                                : bands.get(id)
+                                                .codes()
+                                                .equals(Bands.parse(section, id).codes())
+                                        ? null
+                                        : "bands " + id + " must keep the codes "
+                                                + bands.get(id).codes();
             case "table" -> {
                 if (!tables.containsKey(id)) {
                     yield "there is no table " + id + " to replace";
@@ -108,6 +115,11 @@ public final class Benchmarks {
     /** @throws IllegalArgumentException when there is no such table: a data file is missing */
     public Table table(String id) {
         return require(tables.get(id), "table", id);
+    }
+
+    /** Whether there are bands of this id. */
+    public boolean hasBands(String id) {
+        return bands.containsKey(id);
     }
 
     /** Whether there is a table of this id. */

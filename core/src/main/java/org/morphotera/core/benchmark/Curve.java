@@ -49,6 +49,17 @@ public record Curve(String id, List<Double> xs, List<Double> ys, String source) 
         }
     }
 
+    /** The smallest figure of a standing, on a curve that rises; its ends for what lies outside. */
+    public double figureOf(double standing) {
+        for (int i = 1; i < xs.size(); i++) {
+            if (standing <= ys.get(i) && ys.get(i) > ys.get(i - 1)) {
+                double share = (standing - ys.get(i - 1)) / (ys.get(i) - ys.get(i - 1));
+                return xs.get(i - 1) + Math.max(0, share) * (xs.get(i) - xs.get(i - 1));
+            }
+        }
+        return xs.get(xs.size() - 1);
+    }
+
     /** The standing of a figure, 0..1. */
     public double at(double x) {
         int last = xs.size() - 1;

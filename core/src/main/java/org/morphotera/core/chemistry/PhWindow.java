@@ -1,5 +1,6 @@
 package org.morphotera.core.chemistry;
 
+import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.result.Evaluation;
@@ -10,6 +11,12 @@ import org.morphotera.core.soil.Unit;
 public record PhWindow(String crop, double low, double high) {
 
     private static final double LOST_PER_UNIT = 0.8;
+
+    /** Within this of the window a pH is at its edge: no instrument of the field tells it from the inside for sure. */
+    private static final double EDGE = 0.3;
+
+    /** Crops that are many crops: a wider window is held beside theirs. */
+    private static final List<String> MIXED = List.of("vegetable", "general");
 
     /** By crop where the table has it, else by land use, else general; both may be {@code null}. */
     public static PhWindow of(String wanted, LandUse landUse, Table windows) {
@@ -40,14 +47,37 @@ public record PhWindow(String crop, double low, double high) {
         return Math.max(0, 1 - LOST_PER_UNIT * outside);
     }
 
-    /** Adds the rating of a reading and the interval it lies in. */
-    public void rate(double phWater, double lowest, double highest, String source, Evaluation.Builder out) {
+    /** Where a pH lies: within, at an edge, or beyond it. */
+    private String place(double phWater) {
+        if (phWater < low) {
+            return phWater < low - EDGE ? "sour" : "edge-low";
+        }
+        if (phWater > high) {
+            return phWater > high + EDGE ? "alkaline" : "edge-high";
+        }
+        return "within";
+    }
+
+    /** Adds the rating of a reading and the interval it lies in; a second one by a wider window for many crops. */
+    public void rate(double phWater, double lowest, double highest, Table windows, Evaluation.Builder out) {
+        rateAs("standing", phWater, lowest, highest, out);
+        out.working(
+                "phStanding",
+                Map.of("ph", phWater, "low", low, "high", high, "crop", crop),
+                standing(phWater),
+                Unit.NONE,
+                windows.source());
+        if (MIXED.contains(crop)) {
+            new PhWindow(crop, windows.at("tolerant", "low"), windows.at("tolerant", "high"))
+                    .rateAs("tolerant", phWater, lowest, highest, out);
+        }
+    }
+
+    private void rateAs(String school, double phWater, double lowest, double highest, Evaluation.Builder out) {
         double worst = Math.min(standing(lowest), standing(highest));
         boolean reaches = lowest <= high && highest >= low;
         double best = reaches ? 1 : Math.max(standing(lowest), standing(highest));
-        String reason = phWater < low ? "sour" : phWater > high ? "alkaline" : "within";
         Map<String, Object> args = Map.of("ph", phWater, "low", low, "high", high, "crop", crop);
-        out.standing("ph", standing(phWater), worst, best, reason, args)
-                .working("phStanding", args, standing(phWater), Unit.NONE, source);
+        out.rating("ph", school, null, null, standing(phWater), worst, best, place(phWater), args);
     }
 }

@@ -68,6 +68,11 @@ public interface FieldMethod<R extends Record> {
         return false;
     }
 
+    /** The code of the class by which it is context for others, as the card names it; {@code null} where it found none. */
+    default Object contextCode(Envelope envelope) {
+        return envelope.classes().get(card().contextClass());
+    }
+
     /** The layers in which a full visit reads it, the usual one first; empty for what lies above the ground. */
     default List<DepthLayer> layers() {
         MethodCard card = card();

@@ -17,6 +17,7 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
 
     record Inputs(
             Double espPct,
+            Double espHalfWidthPct,
             Double targetEspPct,
             Double cecCmolKg,
             Double depthMm,
@@ -37,6 +38,7 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
     public Inputs read(Fields fields) {
         return new Inputs(
                 fields.number("espPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
+                fields.numberOr("espHalfWidthPct", Unit.PERCENT, Range.between(0, 50), 0),
                 fields.numberOr("targetEspPct", Unit.PERCENT, Range.PERCENT, 5),
                 fields.number("cecCmolKg", Unit.CMOL_PER_KG, Range.above(0, 1000), Need.OPTIONAL),
                 fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, 150),
@@ -63,23 +65,24 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
     public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
         Table rules = benchmarks.table("plan.gypsum");
         double need;
+        double least;
+        double most;
         String advice;
         Evaluation.Builder out = Evaluation.of(id());
         if (in.espPct() == null) {
             need = rules.at("test-strip", "tPerHa");
+            least = need;
+            most = need;
             advice = "test-strip";
             out.note("LAB_FIRST", Severity.CAUTION);
         } else {
-            double over = Math.max(0, in.espPct() - in.targetEspPct()) / 100;
             double mass = Layer.massKgHa(in.depthMm(), in.bulkDensity());
-            need = over
-                    * in.cecCmolKg()
-                    * G_PER_CMOL
-                    * mass
-                    / 1e6
-                    / (in.purityPct() / 100)
-                    / (in.efficiencyPct() / 100);
-            advice = over == 0 ? "not-needed" : "apply";
+            double exact = need(in, in.espPct(), mass);
+            boolean worthIt = exact >= rules.at("least-worth", "tPerHa");
+            need = worthIt ? exact : 0;
+            least = need(in, in.espPct() - in.espHalfWidthPct(), mass);
+            most = need(in, in.espPct() + in.espHalfWidthPct(), mass);
+            advice = worthIt ? "apply" : "not-needed";
             out.working(
                     "gypsumTHa",
                     Map.of(
@@ -96,10 +99,23 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
         if (in.pricePerT() != null) {
             out.value("cost", need * in.areaHa() * in.pricePerT(), Unit.NONE);
         }
-        return out.value("gypsumTHa", need, Unit.T_PER_HA)
+        boolean known = in.espPct() != null && in.espHalfWidthPct() > 0;
+        return out.value("gypsumTHa", need, Unit.T_PER_HA, known ? least : null, known ? most : null)
                 .value("gypsumT", need * in.areaHa(), Unit.TONNE)
                 .code("advice", advice)
                 .note("DUST_SAFETY", Severity.CAUTION)
                 .build();
+    }
+
+    /** What replaces the sodium over the target, t/ha. */
+    private static double need(Inputs in, double espPct, double massKgHa) {
+        double over = Math.max(0, espPct - in.targetEspPct()) / 100;
+        return over
+                * in.cecCmolKg()
+                * G_PER_CMOL
+                * massKgHa
+                / 1e6
+                / (in.purityPct() / 100)
+                / (in.efficiencyPct() / 100);
     }
 }

@@ -24,6 +24,7 @@ final class Leaching implements Calculator<Leaching.Inputs> {
 
     record Inputs(
             Double eceNow,
+            Double eceHalfWidth,
             Double eceTarget,
             Double depthMm,
             Way way,
@@ -43,6 +44,7 @@ final class Leaching implements Calculator<Leaching.Inputs> {
     public Inputs read(Fields fields) {
         return new Inputs(
                 fields.number("eceNow", Unit.DS_PER_M, Range.EC, Need.REQUIRED),
+                fields.numberOr("eceHalfWidth", Unit.DS_PER_M, Range.EC, 0),
                 fields.number("eceTarget", Unit.DS_PER_M, Range.above(0, 200), Need.REQUIRED),
                 fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, 600),
                 fields.word("way", List.of(Way.values()), Need.REQUIRED),
@@ -60,28 +62,34 @@ final class Leaching implements Calculator<Leaching.Inputs> {
                 : in.way().code();
         double k = rules.at(way, "value");
         boolean met = in.eceNow() <= in.eceTarget();
-        double water = met ? 0 : k * in.depthMm() * in.eceNow() / in.eceTarget();
+        double water = water(in, in.eceNow(), k);
+        boolean unsure = in.eceHalfWidth() > 0;
+        Double least = unsure ? Double.valueOf(water(in, in.eceNow() - in.eceHalfWidth(), k)) : null;
+        Double most = unsure ? Double.valueOf(water(in, in.eceNow() + in.eceHalfWidth(), k)) : null;
         double aYear = rules.at("rain-ds-per-m-a-year", "value");
         double years = met ? 0 : (in.eceNow() - in.eceTarget()) / aYear;
         Evaluation.Builder out = Evaluation.of(id())
-                .value("waterMm", water, Unit.MM)
-                .value("yearsByRain", years, Unit.NONE)
+                .value("waterMm", water, Unit.MM, least, most)
                 .working(
                         "waterMm",
                         Map.of("k", k, "depth", in.depthMm(), "now", in.eceNow(), "target", in.eceTarget()),
                         water,
                         Unit.MM,
-                        rules.source())
-                .working(
-                        "yearsByRain",
-                        Map.of("now", in.eceNow(), "target", in.eceTarget(), "rate", aYear),
-                        years,
-                        Unit.NONE,
-                        "Working rule: drained and left to rain")
-                .series("outlook", outlook(in, aYear, years));
+                        rules.source());
+        if (in.drained()) {
+            out.value("yearsByRain", years, Unit.NONE)
+                    .working(
+                            "yearsByRain",
+                            Map.of("now", in.eceNow(), "target", in.eceTarget(), "rate", aYear),
+                            years,
+                            Unit.NONE,
+                            "Working rule: drained and left to rain")
+                    .series("outlook", outlook(in, aYear, years));
+        }
         if (in.irrigationEc() != null && in.cropThresholdEce() != null) {
             double below = 5 * in.cropThresholdEce() - in.irrigationEc();
-            if (below <= 0) {
+            // a share of more than all of it washes nothing
+            if (below < in.irrigationEc()) {
                 out.note("WATER_TOO_SALTY", Severity.CAUTION);
             } else {
                 out.value("leachingRequirementPct", 100 * in.irrigationEc() / below, Unit.PERCENT);
@@ -91,6 +99,11 @@ final class Leaching implements Calculator<Leaching.Inputs> {
             out.note("DRAIN_FIRST", Severity.CAUTION);
         }
         return out.build();
+    }
+
+    /** Depth of water that takes the salt of the layer to the target, mm; 0 where it is there. */
+    private static double water(Inputs in, double ece, double k) {
+        return ece <= in.eceTarget() ? 0 : k * in.depthMm() * ece / in.eceTarget();
     }
 
     /** Salt by year under rain alone, a straight line down to the target. */

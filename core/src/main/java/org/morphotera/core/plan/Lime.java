@@ -49,6 +49,9 @@ final class Lime implements Calculator<Lime.Inputs> {
 
     private static final double CARBONATE_G_PER_CMOL = 0.5;
 
+    /** Where free lime holds the pH: nobody limes beyond. */
+    private static final double HIGHEST_TARGET = 8.2;
+
     @Override
     public String id() {
         return "lime";
@@ -59,7 +62,7 @@ final class Lime implements Calculator<Lime.Inputs> {
         return new Inputs(
                 fields.word("school", List.of(School.values()), Need.REQUIRED),
                 fields.number("phWater", Unit.PH, Range.PH, Need.REQUIRED),
-                fields.number("targetPh", Unit.PH, Range.PH, Need.REQUIRED),
+                fields.number("targetPh", Unit.PH, Range.between(0, HIGHEST_TARGET), Need.REQUIRED),
                 fields.numberOr("phHalfWidth", Unit.PH, Range.between(0, 3), 0),
                 fields.flagOr("fromKit", false),
                 fields.wordOr("landUse", List.of(LandUse.values()), LandUse.ARABLE),
@@ -146,8 +149,12 @@ final class Lime implements Calculator<Lime.Inputs> {
         };
     }
 
+    /** Nothing at or over the target, whatever the school. */
     private static double need(Inputs in, double ph, double perPh) {
-        return in.school() == School.BUFFER_PH ? in.bufferLimeTHa() : Math.max(0, in.targetPh() - ph) * perPh;
+        if (ph >= in.targetPh()) {
+            return 0;
+        }
+        return in.school() == School.BUFFER_PH ? in.bufferLimeTHa() : (in.targetPh() - ph) * perPh;
     }
 
     private static void notes(Inputs in, double need, boolean pasture, Benchmarks benchmarks, Evaluation.Builder out) {

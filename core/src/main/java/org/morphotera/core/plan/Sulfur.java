@@ -17,6 +17,7 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
 
     record Inputs(
             Double phWater,
+            Double phHalfWidth,
             Double targetPh,
             TextureGroup textureGroup,
             Double caco3Pct,
@@ -37,6 +38,7 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
     public Inputs read(Fields fields) {
         return new Inputs(
                 fields.number("phWater", Unit.PH, Range.PH, Need.REQUIRED),
+                fields.numberOr("phHalfWidth", Unit.PH, Range.between(0, 3), 0),
                 fields.number("targetPh", Unit.PH, Range.PH, Need.REQUIRED),
                 fields.word("textureGroup", List.of(TextureGroup.values()), Need.REQUIRED),
                 fields.numberOr("caco3Pct", Unit.PERCENT, Range.PERCENT, 0),
@@ -56,26 +58,38 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
         Table rates = benchmarks.table("plan.sulfur");
         double perPh = rates.at(in.textureGroup().code(), "kgPerHa");
         double change = Math.max(0, in.phWater() - in.targetPh());
-        double forPh = change * perPh * in.depthMm() / USUAL_DEPTH_MM;
-        double forLime = PER_LIME * Layer.massKgHa(in.depthMm(), in.bulkDensity()) * in.caco3Pct() / 100;
-        double total = forPh + forLime;
+        double lime = PER_LIME * Layer.massKgHa(in.depthMm(), in.bulkDensity()) * in.caco3Pct() / 100;
+        double forLime = change > 0 ? lime : 0;
+        double total = total(in, in.phWater(), perPh, lime);
         boolean hopeless = total > rates.at("hopeless-over", "kgPerHa");
+        boolean unsure = in.phHalfWidth() > 0;
+        Double least = unsure ? Double.valueOf(total(in, in.phWater() - in.phHalfWidth(), perPh, lime)) : null;
+        Double most = unsure ? Double.valueOf(total(in, in.phWater() + in.phHalfWidth(), perPh, lime)) : null;
         Evaluation.Builder out = Evaluation.of(id());
         if (in.pricePerT() != null) {
             out.value("cost", total * in.areaHa() / 1000 * in.pricePerT(), Unit.NONE);
         }
-        return out.value("sulfurKgHa", total, Unit.KG_PER_HA)
+        out.value("sulfurKgHa", total, Unit.KG_PER_HA, least, most)
                 .value("forLimeKgHa", forLime, Unit.KG_PER_HA)
                 .value("sulfurT", total * in.areaHa() / 1000, Unit.TONNE)
-                .code("advice", hopeless ? "do-not" : "possible")
+                .code("advice", change == 0 ? "not-needed" : hopeless ? "do-not" : "possible")
                 .working(
                         "sulfurKgHa",
                         Map.of("change", change, "perPh", perPh, "depth", in.depthMm(), "lime", forLime),
                         total,
                         Unit.KG_PER_HA,
-                        rates.source())
-                .note(hopeless ? "SULFUR_HOPELESS" : "TEMPORARY", hopeless ? Severity.CAUTION : Severity.INFO)
+                        rates.source());
+        if (change == 0) {
+            return out.note("PH_NOT_OVER_TARGET", Severity.INFO).build();
+        }
+        return out.note(hopeless ? "SULFUR_HOPELESS" : "TEMPORARY", hopeless ? Severity.CAUTION : Severity.INFO)
                 .note("DUST_SAFETY", Severity.CAUTION)
                 .build();
+    }
+
+    /** What brings a pH down to the target, kg/ha: first the free lime, then the pH; nothing at or under the target. */
+    private static double total(Inputs in, double ph, double perPh, double limeKgHa) {
+        double change = ph - in.targetPh();
+        return change <= 0 ? 0 : change * perPh * in.depthMm() / USUAL_DEPTH_MM + limeKgHa;
     }
 }

@@ -1,6 +1,7 @@
 package org.morphotera.core.reading;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +27,7 @@ public final class ParsedFields implements Fields {
     private final Set<String> known = new LinkedHashSet<>();
     private final Set<String> active = new LinkedHashSet<>();
     private final Map<String, List<List<Fault>>> inactive = new LinkedHashMap<>();
+    private final Map<String, Object> presets = new HashMap<>();
     private boolean shapeBroken;
 
     ParsedFields(String path, Map<?, ?> tree, Faults faults) {
@@ -93,7 +95,8 @@ public final class ParsedFields implements Fields {
 
     private boolean holds(Need need) {
         for (Need.Condition condition : need.conditions()) {
-            Object given = tree.get(condition.name());
+            Object given =
+                    tree.containsKey(condition.name()) ? tree.get(condition.name()) : presets.get(condition.name());
             if (given == null || !condition.values().contains(given.toString())) {
                 return false;
             }
@@ -114,6 +117,12 @@ public final class ParsedFields implements Fields {
                 faults.add(at(shorten(name)), "UNKNOWN", Map.of("field", shorten(name)));
             }
         }
+    }
+
+    /** What is not said counts as its preset, for conditions too. */
+    @Override
+    public void preset(String name, Object fallback) {
+        presets.put(name, fallback);
     }
 
     private String at(String name) {

@@ -15,9 +15,9 @@ class BenchmarksTest {
 
     @Test
     void curvesAreLinearBetweenPointsAndFlatOutside() {
-        Curve curve = CoreData.BENCHMARKS.curve("drainage");
+        Curve curve = CoreData.BENCHMARKS.curve("drainage.planting-bed");
         assertThat(curve.at(-5)).isZero();
-        assertThat(curve.at(6)).isEqualTo(0.125);
+        assertThat(curve.at(6.35)).isEqualTo(0.125);
         assertThat(curve.at(1000)).isEqualTo(0.3);
         assertThat(curve.highestBetween(40, 60)).isEqualTo(1);
         assertThat(curve.lowestBetween(40, 60)).isEqualTo(Math.min(curve.at(40), curve.at(60)));
@@ -26,30 +26,47 @@ class BenchmarksTest {
     @Test
     void bandsIncludeTheirLimitOnlyWhereWritten() {
         assertThat(CoreData.BENCHMARKS.bands("permeability").of(1.5)).isEqualTo("slow");
-        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(75)).isEqualTo("good");
-        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(75.01)).isEqualTo("too-fast");
+        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(76.2)).isEqualTo("good");
+        assertThat(CoreData.BENCHMARKS.bands("hole.planting-bed").of(76.21)).isEqualTo("too-fast");
+    }
+
+    @Test
+    void whatWasConvertedOntoALimitLiesOnIt() {
+        assertThat(CoreData.BENCHMARKS.bands("hole.rain-garden").of(203.2 / 960 * 60))
+                .isEqualTo("suitable");
+        assertThat(CoreData.BENCHMARKS.bands("hole.rain-garden").of(12.69999)).isEqualTo("too-tight");
+    }
+
+    @Test
+    void aLaboratorysBandsMayBeAdded() {
+        String bands =
+                "[bands lab.p]\nsource = Made-up laboratory, extraction by bicarbonate\nbands = low <15; good <=30; high\n";
+        Benchmarks own = CoreData.BENCHMARKS.with("own.txt", bands);
+        assertThat(own.bands("lab.p").of(31)).isEqualTo("high");
+        assertThat(CoreData.BENCHMARKS.hasBands("lab.p")).isFalse();
     }
 
     @Test
     void aPracticeReplacesOneCurveByAFileOfTheSameShape() {
-        Benchmarks own = CoreData.BENCHMARKS.with("own.txt", "[curve drainage]\nsource = ours\npoints = 0:0 10:1\n");
-        assertThat(own.curve("drainage").at(5)).isEqualTo(0.5);
-        assertThat(CoreData.BENCHMARKS.curve("drainage").at(5)).isLessThan(0.2);
+        Benchmarks own = CoreData.BENCHMARKS.with(
+                "own.txt", "[curve drainage.planting-bed]\nsource = ours\npoints = 0:0 10:1\n");
+        assertThat(own.curve("drainage.planting-bed").at(5)).isEqualTo(0.5);
+        assertThat(CoreData.BENCHMARKS.curve("drainage.planting-bed").at(5)).isLessThan(0.2);
         assertThat(own.bands("permeability")).isEqualTo(CoreData.BENCHMARKS.bands("permeability"));
     }
 
     @ParameterizedTest
     @ValueSource(
             strings = {
-                "[curve drainage]\nsource = ours\npoints = 10:1 0:0",
-                "[curve drainage]\nsource = ours\npoints = 0:0 10:7",
-                "[curve drainage]\npoints = 0:0 10:1",
+                "[curve drainage.planting-bed]\nsource = ours\npoints = 10:1 0:0",
+                "[curve drainage.planting-bed]\nsource = ours\npoints = 0:0 10:7",
+                "[curve drainage.planting-bed]\npoints = 0:0 10:1",
                 "[curve unheard-of]\nsource = ours\npoints = 0:0 10:1",
                 "[bands permeability]\nsource = ours\nbands = slow <5; fast",
                 "[table texture.typical]\nsource = ours\ncolumns = sandPct\nsand = 90",
                 "[dial drainage]\nsource = ours",
                 "points = 1:1",
-                "[curve drainage]\nsource ours"
+                "[curve drainage.planting-bed]\nsource ours"
             })
     void refusesAnOverrideThatDoesNotFitAndNamesTheFile(String text) {
         assertThatThrownBy(() -> CoreData.BENCHMARKS.with("own.txt", text))

@@ -22,6 +22,7 @@ public final class RandomFields implements Fields {
 
     private final Random random;
     private final Map<String, Object> tree = new LinkedHashMap<>();
+    private final Map<String, Object> presets = new LinkedHashMap<>();
 
     private RandomFields(Random random) {
         this.random = random;
@@ -42,12 +43,18 @@ public final class RandomFields implements Fields {
 
     private boolean wanted(Need need) {
         for (Need.Condition condition : need.conditions()) {
-            Object given = tree.get(condition.name());
+            Object given =
+                    tree.containsKey(condition.name()) ? tree.get(condition.name()) : presets.get(condition.name());
             if (given == null || !condition.values().contains(given.toString())) {
                 return false;
             }
         }
         return need.required() || random.nextInt(3) > 0;
+    }
+
+    @Override
+    public void preset(String name, Object fallback) {
+        presets.put(name, fallback);
     }
 
     private <T> T give(String name, Object raw, T read) {

@@ -44,7 +44,7 @@ public class IndicatorProjection {
                 insert(measurement, indicator.id(), place, envelope, rating, indicator.figure(), rating.reason(), kind);
             }
         }
-        if (card.contextClass() != null && envelope.classes().get(card.contextClass()) instanceof String code) {
+        if (card.contextClass() != null && method.contextCode(envelope) instanceof String code) {
             insert(measurement, card.contextClass(), place, envelope, null, null, code, kind);
         }
     }

@@ -3,6 +3,7 @@ package org.morphotera.core.method.aboveground.sward;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
@@ -12,6 +13,8 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SoundTrees;
+import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
@@ -24,8 +27,6 @@ public final class Sward implements FieldMethod<Sward.Readings> {
 
     /** @param brixPct of the sap, or {@code null} */
     public record Readings(Double greenPct, Double deadPct, Double cloverPct, Integer speciesCount, Double brixPct) {}
-
-    private static final double TOO_MUCH_CLOVER_PCT = 60;
 
     @Override
     public MethodCard card() {
@@ -51,14 +52,18 @@ public final class Sward implements FieldMethod<Sward.Readings> {
     }
 
     @Override
+    public void check(Readings readings, Faults faults) {
+        if (readings.greenPct() + readings.deadPct() > 100) {
+            faults.add("deadPct", "GREEN_AND_DEAD_OVER_100");
+        }
+    }
+
+    @Override
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
         List<Double> scores = new ArrayList<>();
         scores.add(2 * benchmarks.curve("sward.green").at(readings.greenPct()));
         scores.add(2 * benchmarks.curve("sward.dead").at(readings.deadPct()));
-        scores.add(
-                readings.cloverPct() > TOO_MUCH_CLOVER_PCT
-                        ? 1
-                        : 2 * benchmarks.curve("sward.clover").at(readings.cloverPct()));
+        scores.add(2 * benchmarks.curve("sward.clover").at(readings.cloverPct()));
         scores.add(2 * benchmarks.curve("sward.species").at(readings.speciesCount()));
         if (readings.brixPct() != null) {
             scores.add(2 * benchmarks.curve("sward.brix").at(readings.brixPct()));
@@ -89,5 +94,11 @@ public final class Sward implements FieldMethod<Sward.Readings> {
                 "deadPct", Math.round(scatter.around(32 - 13 * vigour, 2, 2, 60)),
                 "cloverPct", Math.round(scatter.around(4 + 13 * vigour, 2, 0, 55)),
                 "speciesCount", (int) Math.round(scatter.around(3.5 + 2 * vigour, 0.6, 1, 12)));
+    }
+
+    @Override
+    public void makeSound(Map<String, Object> tree, Random random) {
+        double green = SoundTrees.number(tree, "greenPct");
+        tree.put("deadPct", Math.min(100 - green, SoundTrees.number(tree, "deadPct")));
     }
 }

@@ -71,6 +71,9 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
         if (readings.score() == null && !readings.hasShares()) {
             faults.add("", "ONE_AT_LEAST");
         }
+        if (readings.score() != null && readings.score() >= 2 && readings.totalPct() > COMMON_UNDER_PCT) {
+            faults.add("score", "SCORE_CONTRADICTS_SHARES", Map.of("sum", readings.totalPct()));
+        }
         if (readings.totalPct() > 100) {
             faults.add("", "SHARES_OVER", Map.of("sum", readings.totalPct()));
         }
@@ -118,6 +121,9 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
     @Override
     public void makeSound(Map<String, Object> tree, Random random) {
         SoundTrees.halves(tree, "score");
+        if (tree.containsKey("score")) {
+            tree.keySet().retainAll(List.of("score"));
+        }
         tree.replaceAll((name, x) -> name.equals("score") ? x : ((Number) x).doubleValue() / 3);
     }
 }

@@ -131,7 +131,9 @@ public final class Pit implements FieldMethod<Pit.Readings> {
 
     @Override
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
-        double rootable = readings.depthMm();
+        // what was not described may hold anything: roots are reckoned as far as the face was told
+        double rootable =
+                readings.horizons().get(readings.horizons().size() - 1).bottomMm();
         List<String> limits = List.of();
         for (Horizon horizon : readings.horizons()) {
             List<String> causes = causes(horizon, benchmarks.table("pit.limits"));

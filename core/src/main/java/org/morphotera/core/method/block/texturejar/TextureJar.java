@@ -15,7 +15,6 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
@@ -24,25 +23,40 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Composition;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.Unit;
 
 /**
  * Texture by settling in a jar. Layers are read with a ruler; what size each line really stands for follows from
- * Stokes' law for this jar's fall height and water temperature (Gee and Or, 2002).
+ * Stokes' law for this jar's fall height and water temperature (Gee and Or, 2002), and what the jar holds once the small
+ * grains that arrived early are put back from the layers.
  */
 public final class TextureJar implements FieldMethod<TextureJar.Readings> {
 
+    /** How the lines were found. */
+    public enum Marks implements Coded {
+        TIMED,
+        BY_EYE
+    }
+
     /**
+     * @param marks whether the lines were marked at known times; unless said, yes
+     * @param coarseSandMm ruler reading at a second line within the sand, or {@code null}
+     * @param floatingMm what floats, or {@code null}
      * @param baseOffsetMm ruler reading at the inside of the jar's bottom
      * @param sandMm ruler reading at the top of the sand, mm; silt and clay likewise
      * @param waterColumnMm height that a grain falls, mm
      */
     public record Readings(
+            Marks marks,
             Double baseOffsetMm,
+            Double coarseSandMm,
             Double sandMm,
             Double siltMm,
             Double clayMm,
+            Double floatingMm,
             Double waterColumnMm,
             Double waterTempC,
             Double sandMarkSeconds,
@@ -60,6 +74,9 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     private static final double USUAL_WATER_MM = 160;
     private static final double SETTLED_SECONDS = 172_800;
     private static final double UNSURE_UNDER = 0.6;
+
+    /** Less clay than this is none that the marks can tell. */
+    private static final double NO_CLAY_PCT = 1e-6;
 
     @Override
     public MethodCard card() {
@@ -81,10 +98,13 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     public Readings read(Fields fields) {
         Range time = Range.above(0, 1_000_000);
         return new Readings(
+                fields.wordOr("marks", List.of(Marks.values()), Marks.TIMED),
                 fields.numberOr("baseOffsetMm", Unit.MM, Range.DEPTH_MM, 0),
+                fields.number("coarseSandMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL),
                 fields.number("sandMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
                 fields.number("siltMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
                 fields.number("clayMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                fields.number("floatingMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL),
                 fields.number("waterColumnMm", Unit.MM, Range.above(0, 5000), Need.REQUIRED),
                 fields.numberOr("waterTempC", Unit.CELSIUS, Range.TEMPERATURE_C, 20),
                 fields.numberOr("sandMarkSeconds", Unit.SECOND, time, 60),
@@ -98,6 +118,11 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     @Override
     public void check(Readings readings, Faults faults) {
         rising(faults, "sandMm", readings.sandMm(), readings.baseOffsetMm(), "MARK_NOT_RISING");
+        if (readings.coarseSandMm() != null
+                && !(readings.coarseSandMm() >= readings.baseOffsetMm()
+                        && readings.coarseSandMm() <= readings.sandMm())) {
+            faults.add("coarseSandMm", "NOT_WITHIN_SAND", Map.of("sand", readings.sandMm()));
+        }
         rising(faults, "siltMm", readings.siltMm(), readings.sandMm(), "MARK_NOT_RISING");
         rising(faults, "clayMm", readings.clayMm(), readings.siltMm(), "MARK_NOT_RISING");
         if (readings.clayMm() - readings.baseOffsetMm() > readings.waterColumnMm()) {
@@ -121,17 +146,16 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
         double clay = 100 * (readings.clayMm() - readings.siltMm()) / total;
         double silt = Math.max(0, 100 - sand - clay);
         Settling water = new Settling(readings.waterTempC(), readings.waterColumnMm());
-        double sandCut = water.sizeUm(readings.sandMarkSeconds());
-        double siltCut = water.sizeUm(readings.siltMarkSeconds());
+        Cuts cuts = readings.marks() == Marks.BY_EYE ? null : Cuts.of(readings, water);
+        JarInversion inversion = cuts == null ? null : new JarInversion(cuts.sandUm(), cuts.siltUm(), cuts.clayUm());
         Evaluation.Builder out = Evaluation.of("texture-jar");
-        JarClasses classes = JarClasses.of(readings);
+        JarClasses classes = JarClasses.of(readings, inversion);
         report(out, classes, sand, silt, clay);
-        out.value("sandCutUm", sandCut, Unit.MICROMETRE)
-                .value("siltCutUm", siltCut, Unit.MICROMETRE)
-                .value("sandMarkAdvisedSeconds", water.secondsFor(SAND_UM), Unit.SECOND)
+        out.value("sandMarkAdvisedSeconds", water.secondsFor(SAND_UM), Unit.SECOND)
                 .value("siltMarkAdvisedSeconds", water.secondsFor(CLAY_UM), Unit.SECOND);
-        adjusted(out, sand, clay, sandCut, siltCut);
-        double fall = readings.waterColumnMm();
+        if (readings.coarseSandMm() != null) {
+            out.value("coarseSandPct", 100 * (readings.coarseSandMm() - base) / total, Unit.PERCENT);
+        }
         String share = "Share of the settled height";
         out.working("sandPct", Map.of("height", readings.sandMm() - base, "total", total), sand, Unit.PERCENT, share)
                 .working(
@@ -139,15 +163,32 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
                         Map.of("height", readings.clayMm() - readings.siltMm(), "total", total),
                         clay,
                         Unit.PERCENT,
-                        share)
-                .working(
-                        "siltCutUm",
-                        Map.of("fall", fall, "seconds", readings.siltMarkSeconds(), "temp", readings.waterTempC()),
-                        siltCut,
-                        Unit.MICROMETRE,
-                        "Stokes' law; Gee and Or, 2002");
-        notes(readings, total, siltCut, classes, out);
+                        share);
+        if (cuts != null) {
+            adjusted(out, cuts, inversion.amounts(sand / 100, (sand + silt) / 100), clay, classes);
+            out.working(
+                    "siltCutUm",
+                    Map.of(
+                            "fall", readings.waterColumnMm(),
+                            "seconds", readings.siltMarkSeconds(),
+                            "temp", readings.waterTempC()),
+                    cuts.siltUm(),
+                    Unit.MICROMETRE,
+                    "Stokes' law; Gee and Or, 2002");
+        }
+        notes(readings, total, cuts, classes, out);
         return out.build();
+    }
+
+    /** The sizes that have just settled from the top of the water at each mark, µm. */
+    private record Cuts(double sandUm, double siltUm, double clayUm) {
+
+        static Cuts of(Readings readings, Settling water) {
+            return new Cuts(
+                    water.sizeUm(readings.sandMarkSeconds()),
+                    water.sizeUm(readings.siltMarkSeconds()),
+                    water.sizeUm(readings.clayMarkSeconds()));
+        }
     }
 
     private static void report(Evaluation.Builder out, JarClasses classes, double sand, double silt, double clay) {
@@ -159,41 +200,57 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
                 .code("textureGroup", plain.group());
         if (!classes.ranked().isEmpty()) {
             out.value("bestClassProbability", classes.ranked().get(0).getValue(), Unit.NONE);
-            List<Map<String, Object>> rows = new ArrayList<>();
-            for (Map.Entry<TextureClass, Double> each : classes.ranked()) {
-                Map<String, Object> row = new LinkedHashMap<>();
-                row.put("textureClass", each.getKey().code());
-                row.put("probability", each.getValue());
-                rows.add(row);
-            }
-            out.series("classProbabilities", rows);
+            out.series("classProbabilities", rows(classes.ranked()));
         }
     }
 
-    /** Shares at the true limits of 2 and 50 µm, taking fine silt as evenly spread over ln(size) between the marks. */
-    private static void adjusted(Evaluation.Builder out, double sand, double clay, double sandCut, double siltCut) {
-        double slope = (100 - sand - clay) / (Math.log(sandCut) - Math.log(siltCut));
-        double at2 = clay + slope * (Math.log(CLAY_UM) - Math.log(siltCut));
-        double at50 = clay + slope * (Math.log(SAND_UM) - Math.log(siltCut));
-        double adjustedClay = Math.max(0, Math.min(clay, at2));
-        double finer = Math.max(clay, Math.min(100, at50));
-        double adjustedSand = 100 - finer;
-        double adjustedSilt = Math.max(0, finer - adjustedClay);
-        out.value("adjustedSandPct", adjustedSand, Unit.PERCENT)
-                .value("adjustedSiltPct", adjustedSilt, Unit.PERCENT)
-                .value("adjustedClayPct", adjustedClay, Unit.PERCENT)
-                .code("adjustedTextureClass", TextureClass.of(adjustedSand, adjustedSilt, adjustedClay));
+    private static List<Map<String, Object>> rows(List<Map.Entry<TextureClass, Double>> ranked) {
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (Map.Entry<TextureClass, Double> each : ranked) {
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("textureClass", each.getKey().code());
+            row.put("probability", each.getValue());
+            rows.add(row);
+        }
+        return rows;
     }
 
-    private static void notes(
-            Readings readings, double total, double siltCut, JarClasses classes, Evaluation.Builder out) {
+    /** What the jar holds once small grains that arrived early are put back; the class that goes on to the field. */
+    private static void adjusted(
+            Evaluation.Builder out, Cuts cuts, Composition amounts, double clayPct, JarClasses classes) {
+        out.value("sandCutUm", cuts.sandUm(), Unit.MICROMETRE)
+                .value("siltCutUm", cuts.siltUm(), Unit.MICROMETRE)
+                .value("unsettledBelowUm", cuts.clayUm(), Unit.MICROMETRE);
+        if (amounts == null || amounts.clayPct() < NO_CLAY_PCT && clayPct > 0) {
+            out.note("CLAY_NOT_SEPARABLE", Severity.CAUTION);
+            return;
+        }
+        out.value("adjustedSandPct", amounts.sandPct(), Unit.PERCENT)
+                .value("adjustedSiltPct", amounts.siltPct(), Unit.PERCENT)
+                .value("adjustedClayPct", amounts.clayPct(), Unit.PERCENT)
+                .code("adjustedTextureClass", TextureClass.of(amounts))
+                .series("adjustedClassProbabilities", rows(classes.adjusted()))
+                .working(
+                        "adjustedClayPct",
+                        Map.of("sandCut", cuts.sandUm(), "siltCut", cuts.siltUm(), "clayCut", cuts.clayUm()),
+                        amounts.clayPct(),
+                        Unit.PERCENT,
+                        "Stokes' law for grains that start at every height, turned round");
+    }
+
+    private static void notes(Readings readings, double total, Cuts cuts, JarClasses classes, Evaluation.Builder out) {
         if (total < THIN_MM) {
             out.note("LAYERS_TOO_THIN", Severity.CAUTION, Map.of("total", total));
         }
-        if (siltCut > HOLDS_FINE_SILT_UM) {
-            out.note("SILT_LINE_HOLDS_FINE_SILT", Severity.CAUTION, Map.of("cut", siltCut));
+        if (cuts == null) {
+            out.note("MARKS_BY_EYE", Severity.CAUTION);
+        } else if (cuts.siltUm() > HOLDS_FINE_SILT_UM) {
+            out.note("SILT_LINE_HOLDS_FINE_SILT", Severity.CAUTION, Map.of("cut", cuts.siltUm()));
         }
-        if (Boolean.FALSE.equals(readings.waterClearAtEnd()) && readings.clayMarkSeconds() < SETTLED_SECONDS) {
+        if (readings.floatingMm() != null && readings.floatingMm() > 0) {
+            out.note("FLOATING_MATTER", Severity.INFO);
+        }
+        if (Boolean.FALSE.equals(readings.waterClearAtEnd()) && readings.clayMarkSeconds() <= SETTLED_SECONDS) {
             out.note("NOT_SETTLED", Severity.CAUTION);
         }
         if (Boolean.FALSE.equals(readings.dispersant())) {
@@ -210,17 +267,32 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN
+                .usual("marks", "timed")
                 .usual("waterTempC", USUAL_WATER_C)
                 .usual("baseOffsetMm", 0)
                 .drawn("settledSeconds", SETTLED_SECONDS)
                 .drawn("usualWaterMm", USUAL_WATER_MM);
     }
 
+    /** The class once small grains are put back, where the marks were timed. */
+    @Override
+    public Object contextCode(Envelope envelope) {
+        return envelope.classes()
+                .getOrDefault("adjustedTextureClass", envelope.classes().get("textureClass"));
+    }
+
+    @Override
+    public String kindReading() {
+        return "marks";
+    }
+
     @Override
     public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return new SightingList(envelope)
-                .state("texture-group", envelope.classes().get("textureGroup"))
-                .list();
+        return contextCode(envelope) instanceof String code
+                ? List.of(Sighting.of(
+                        "texture-group",
+                        Coded.find(TextureClass.values(), code).group().code()))
+                : List.of();
     }
 
     @Override
@@ -248,6 +320,7 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     public void makeSound(Map<String, Object> tree, Random random) {
         double base = 20 * random.nextDouble();
         tree.put("baseOffsetMm", base);
+        tree.remove("coarseSandMm");
         tree.put("sandMm", base += 0.01 + 90 * random.nextDouble());
         tree.put("siltMm", base += 0.01 + 90 * random.nextDouble());
         tree.put("clayMm", base + 0.01 + 90 * random.nextDouble());

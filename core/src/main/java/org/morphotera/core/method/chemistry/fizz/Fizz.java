@@ -94,7 +94,13 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
         if (readings.acid() == Acid.VINEGAR) {
             out.note("VINEGAR_UNDERSTATES", Severity.CAUTION);
         } else {
-            lime(readings, layerMm(context), classes.at(grade, "lowPct"), classes.at(grade, "highPct"), classes.source(), out);
+            lime(
+                    readings,
+                    layerMm(context),
+                    classes.at(grade, "lowPct"),
+                    classes.at(grade, "highPct"),
+                    classes.source(),
+                    out);
             out.note("ACID_SAFETY", Severity.DANGER);
         }
         double standing = classes.at(grade, "standing");
@@ -112,7 +118,8 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
                 : USUAL_LAYER_MM;
     }
 
-    private static void lime(Readings readings, double layerMm, double low, double high, String source, Evaluation.Builder out) {
+    private static void lime(
+            Readings readings, double layerMm, double low, double high, String source, Evaluation.Builder out) {
         double layerTHa = layerMm / 1000 * readings.bulkDensity() * 10_000;
         double perPct = layerTHa / 100 * SULFUR_PER_LIME;
         double middle = (low + high) / 2;

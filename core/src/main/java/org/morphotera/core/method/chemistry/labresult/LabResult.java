@@ -12,6 +12,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.chemistry.SaltTolerance;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
@@ -45,6 +46,7 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         P(Unit.MG_PER_KG, 1e6),
         K(Unit.MG_PER_KG, 1e6),
         MG(Unit.MG_PER_KG, 1e6),
+        S(Unit.MG_PER_KG, 1e6),
         CEC(Unit.CMOL_PER_KG, 1000),
         EX_CA(Unit.CMOL_PER_KG, 1000),
         EX_MG(Unit.CMOL_PER_KG, 1000),
@@ -75,6 +77,22 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
 
     private static final double PH_HALF_WIDTH = 0.1;
 
+    /** From pH in water to pH in calcium chloride, and how far that can be off (Minasny et al., 2011). */
+    private static final double WATER_OVER_CACL2 = 0.7;
+
+    private static final double CONVERTED_HALF_WIDTH = 0.4;
+    private static final double ALUMINIUM_UNDER = 4.8;
+    private static final double ALUMINIUM_OVER_PCT = 5;
+    private static final double CALCIUM_UNDER_PCT = 65;
+
+    /** Units by other names, equal in size to those that figures are taken in. */
+    private static final Map<String, String> ALSO_WRITTEN =
+            Map.of("ppm", "mg/kg", "meq/100g", "cmol/kg", "meq/100 g", "cmol/kg", "mS/cm", "dS/m");
+
+    /** Figures that mean something only by the laboratory's own method of extraction. */
+    private static final Map<Analyte, String> BY_EXTRACTION = new EnumMap<>(
+            Map.of(Analyte.P, "p", Analyte.K, "k", Analyte.MG, "mg", Analyte.S, "s", Analyte.NITRATE_N, "nitrateN"));
+
     @Override
     public MethodCard card() {
         return new MethodCard(
@@ -83,7 +101,8 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
                 List.of(
                         new MethodCard.Indicator("organic-matter", "organicMatterPct"),
                         new MethodCard.Indicator("sodicity", "espPct"),
-                        new MethodCard.Indicator("ph", "phWater")),
+                        new MethodCard.Indicator("ph", "phWater"),
+                        new MethodCard.Indicator("salinity", "ece")),
                 null,
                 4,
                 0,
@@ -109,7 +128,8 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         for (int i = 0; i < readings.analytes().size(); i++) {
             Figure figure = readings.analytes().get(i);
             String at = "analytes[" + i + "]";
-            if (!figure.code().unit.symbol().equals(figure.unit())) {
+            String written = ALSO_WRITTEN.getOrDefault(figure.unit(), figure.unit());
+            if (!figure.code().unit.symbol().equals(written)) {
                 faults.add(
                         at + ".unit",
                         "UNIT",
@@ -138,14 +158,75 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         Evaluation.Builder out = Evaluation.of("lab-result");
         bases(figures, benchmarks, out);
         organicMatter(figures.get(Analyte.ORGANIC_MATTER), context, benchmarks, out);
-        Double ph = figures.get(Analyte.PH_WATER);
-        if (ph != null) {
-            Table windows = benchmarks.table("ph.windows");
-            out.value("phWater", ph, Unit.PH, ph - PH_HALF_WIDTH, ph + PH_HALF_WIDTH);
-            PhWindow.of(context.crop(), context.landUse(), windows)
-                    .rate(ph, ph - PH_HALF_WIDTH, ph + PH_HALF_WIDTH, windows.source(), out);
+        boolean sour = ph(figures, context, benchmarks, out);
+        if (aluminium(figures, out) || sour) {
+            out.note("ALUMINIUM_RISK", Severity.CAUTION);
         }
+        Double ece = figures.get(Analyte.ECE);
+        if (ece != null) {
+            out.value("ece", ece, Unit.DS_PER_M)
+                    .code("salinity", benchmarks.bands("salinity").of(ece));
+            SaltTolerance.rate(ece, null, null, context.crop(), benchmarks, out);
+        }
+        Double lime = figures.get(Analyte.BUFFER_PH);
+        if (lime != null) {
+            out.value("limeNeedTHa", lime, Unit.T_PER_HA);
+        }
+        byExtraction(figures, benchmarks, out);
         return out.build();
+    }
+
+    /** pH on both scales, each as it was measured where it was, and the rating; whether aluminium is likely by it. */
+    private static boolean ph(
+            Map<Analyte, Double> figures, Context context, Benchmarks benchmarks, Evaluation.Builder out) {
+        Double inWater = figures.get(Analyte.PH_WATER);
+        Double inCaCl2 = figures.get(Analyte.PH_CACL2);
+        if (inWater == null && inCaCl2 == null) {
+            return false;
+        }
+        double water = inWater == null ? inCaCl2 + WATER_OVER_CACL2 : inWater;
+        double cacl2 = inCaCl2 == null ? inWater - WATER_OVER_CACL2 : inCaCl2;
+        double waterHalf = inWater == null ? CONVERTED_HALF_WIDTH : PH_HALF_WIDTH;
+        double cacl2Half = inCaCl2 == null ? CONVERTED_HALF_WIDTH : PH_HALF_WIDTH;
+        out.value("phWater", water, Unit.PH, water - waterHalf, water + waterHalf)
+                .value("phCaCl2", cacl2, Unit.PH, cacl2 - cacl2Half, cacl2 + cacl2Half);
+        Table windows = benchmarks.table("ph.windows");
+        PhWindow.of(context.crop(), context.landUse(), windows)
+                .rate(water, water - waterHalf, water + waterHalf, windows, out);
+        return cacl2 < ALUMINIUM_UNDER;
+    }
+
+    /** Share of aluminium of the exchange; whether it is too much. */
+    private static boolean aluminium(Map<Analyte, Double> figures, Evaluation.Builder out) {
+        Double aluminium = figures.get(Analyte.EX_AL);
+        Double cec = figures.get(Analyte.CEC);
+        if (aluminium == null || cec == null || cec < Range.SMALLEST_STEP) {
+            return false;
+        }
+        double pct = 100 * aluminium / cec;
+        out.value("alSatPct", pct, Unit.PERCENT);
+        return pct > ALUMINIUM_OVER_PCT;
+    }
+
+    /** Nutrients as reported, with a class where the practice has bands for that laboratory's extraction. */
+    private static void byExtraction(Map<Analyte, Double> figures, Benchmarks benchmarks, Evaluation.Builder out) {
+        boolean without = false;
+        for (Map.Entry<Analyte, String> each : BY_EXTRACTION.entrySet()) {
+            Double figure = figures.get(each.getKey());
+            if (figure == null) {
+                continue;
+            }
+            out.value(each.getValue(), figure, each.getKey().unit);
+            String bands = Benchmarks.LABORATORY + each.getKey().code();
+            if (benchmarks.hasBands(bands)) {
+                out.code(each.getValue(), benchmarks.bands(bands).of(figure));
+            } else {
+                without = true;
+            }
+        }
+        if (without) {
+            out.note("NO_BAND", Severity.INFO);
+        }
     }
 
     private static void bases(Map<Analyte, Double> figures, Benchmarks benchmarks, Evaluation.Builder out) {
@@ -165,6 +246,9 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
             return;
         }
         saturation("caSatPct", ca, cec, out);
+        if (ca != null && 100 * ca / cec < CALCIUM_UNDER_PCT) {
+            out.note("CALCIUM_SHARE_LOW", Severity.INFO);
+        }
         saturation("mgSatPct", mg, cec, out);
         saturation("kSatPct", k, cec, out);
         saturation("naSatPct", na, cec, out);
@@ -200,8 +284,10 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
 
     @Override
     public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        SightingList seen =
-                new SightingList(envelope).figure("surface-ph", "phWater").figure("esp", "espPct");
+        SightingList seen = new SightingList(envelope)
+                .figure("surface-ph", "phWater")
+                .figure("esp", "espPct")
+                .figure("ece", "ece");
         if (readings.get("analytes") instanceof List<?> analytes) {
             for (Object each : analytes) {
                 if (each instanceof Map<?, ?> analyte && "cec".equals(analyte.get("code"))) {

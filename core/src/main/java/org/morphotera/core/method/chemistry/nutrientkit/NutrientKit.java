@@ -28,12 +28,15 @@ import org.morphotera.core.soil.Unit;
 /** Nitrogen, phosphorus and potassium by a colour kit: five steps, halves allowed, no laboratory figure. */
 public final class NutrientKit implements FieldMethod<NutrientKit.Readings> {
 
-    /** 0 depleted, 1 deficient, 2 adequate, 3 sufficient, 4 surplus; at least one of the three. */
+    /** 0 empty, 1 short, 2 fair, 3 ample, 4 overfull; at least one of the three. */
     public record Readings(Double n, Double p, Double k) {}
 
+    /** Names of the five steps, 0 to 4; a half belongs to the step below. */
+    private static final List<String> STEPS = List.of("empty", "short", "fair", "ample", "overfull");
+
     private static final Range STEP = Range.between(0, 4);
-    private static final double SURPLUS = 4;
-    private static final double DEFICIENT = 1;
+    private static final double OVERFULL = 4;
+    private static final double SHORT = 1;
 
     @Override
     public MethodCard card() {
@@ -83,13 +86,13 @@ public final class NutrientKit implements FieldMethod<NutrientKit.Readings> {
         rate("phosphorus", "p", readings.p(), curve, out);
         rate("potassium", "k", readings.k(), curve, out);
         Double n = readings.n();
-        if (n != null && n <= DEFICIENT && Boolean.TRUE.equals(context.carbonAddedLastAutumn())) {
+        if (n != null && n <= SHORT && Boolean.TRUE.equals(context.carbonAddedLastAutumn())) {
             out.note("N_LOCKED_UP", Severity.INFO);
         }
-        if (n != null && n == SURPLUS) {
+        if (n != null && n == OVERFULL) {
             out.note("N_LEACHING", Severity.CAUTION);
         }
-        if (readings.p() != null && readings.p() == SURPLUS) {
+        if (readings.p() != null && readings.p() == OVERFULL) {
             out.note("P_SURPLUS_NO_ACTION", Severity.CAUTION);
         }
         return out.build();
@@ -97,7 +100,11 @@ public final class NutrientKit implements FieldMethod<NutrientKit.Readings> {
 
     private static void rate(String indicator, String name, Double step, Curve curve, Evaluation.Builder out) {
         if (step != null) {
-            out.value(name, step, Unit.NONE).curve(indicator, curve, step, null, null);
+            double standing = curve.at(step);
+            Map<String, Object> args = Map.of("figure", step, "indicator", indicator);
+            out.value(name, step, Unit.NONE)
+                    .standing(indicator, standing, null, null, STEPS.get((int) Math.floor(step)), args)
+                    .working("curve", args, standing, Unit.NONE, curve.source());
         }
     }
 

@@ -132,11 +132,12 @@ public final class Ph implements FieldMethod<Ph.Readings> {
             if (chips && layer.chipHigh() < layer.chipLow()) {
                 faults.add(at + ".chipHigh", "CHIPS_REVERSED");
             }
-            if (layer.bottomMm() < layer.topMm()) {
+            if (layer.bottomMm() - layer.topMm() < Range.SMALLEST_STEP) {
                 faults.add(at + ".bottomMm", "DEPTH_UPSIDE_DOWN");
             }
-            if (i > 0 && layer.topMm() < readings.layers().get(i - 1).topMm()) {
-                faults.add(at + ".topMm", "LAYERS_NOT_FALLING");
+            double above = i == 0 ? 0 : readings.layers().get(i - 1).bottomMm();
+            if (above - layer.topMm() > Range.SMALLEST_STEP) {
+                faults.add(at + ".topMm", "LAYERS_OVERLAP", Map.of("before", above));
             }
         }
     }
@@ -160,7 +161,7 @@ public final class Ph implements FieldMethod<Ph.Readings> {
                 .series("layers", layers.stream().map(Ph::row).toList());
         Table windows = benchmarks.table("ph.windows");
         PhWindow.of(context.crop(), context.landUse(), windows)
-                .rate(top.water(), top.water() - top.waterHalf(), top.water() + top.waterHalf(), windows.source(), out);
+                .rate(top.water(), top.water() - top.waterHalf(), top.water() + top.waterHalf(), windows, out);
         notes(readings, layers, out);
         return out.build();
     }

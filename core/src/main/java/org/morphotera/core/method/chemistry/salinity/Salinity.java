@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.benchmark.Bands;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.chemistry.SaltTolerance;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
@@ -37,10 +39,17 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
 
     /** What was measured. */
     public enum Mode implements Coded {
-        SLURRY_1TO1,
-        SLURRY_1TO5,
-        IN_PLACE,
-        LAB_ECE;
+        SLURRY_1TO1(0.25),
+        SLURRY_1TO5(0.35),
+        IN_PLACE(0.25),
+        LAB_ECE(0);
+
+        /** How far the saturated extract by conversion can be off, as a share. */
+        private final double eceOffBy;
+
+        Mode(double eceOffBy) {
+            this.eceOffBy = eceOffBy;
+        }
 
         private boolean isOneToOne() {
             return this == SLURRY_1TO1 || this == IN_PLACE;
@@ -100,8 +109,11 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         TextureClass texture = context.textureClass() == null ? TextureClass.LOAM : context.textureClass();
         Extract extract = new Extract(readings.mode(), texture, benchmarks);
         double ece = extract.ece(ec);
-        Double eceLow = low == null ? null : Double.valueOf(extract.ece(low));
-        Double eceHigh = high == null ? null : Double.valueOf(extract.ece(high));
+        double off = readings.mode().eceOffBy;
+        Double eceLow =
+                off == 0 && low == null ? null : Double.valueOf(extract.ece(low == null ? ec : low) * (1 - off));
+        Double eceHigh =
+                off == 0 && high == null ? null : Double.valueOf(extract.ece(high == null ? ec : high) * (1 + off));
         String grade = extract.grade(ec, ece);
         Evaluation.Builder out = Evaluation.of("salinity")
                 .value("ec", ec, Unit.DS_PER_M, low, high)
@@ -115,10 +127,13 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
                         "Median at 25 °C less the water's own")
                 .working("ece", Map.of("ec", ec, "texture", texture.code()), ece, Unit.DS_PER_M, extract.source());
         nitrate(readings, context, ec, grade, out);
-        crops(context, ece, benchmarks.table("salinity.crops"), out);
+        out.series("cropYield", crops(ece, benchmarks.table("salinity.crops")));
         notes(readings, context, at25, median, ec, out);
-        return out.curve("salinity", benchmarks.curve("salinity"), ece, eceLow, eceHigh)
-                .build();
+        if (extract.scalesDisagree(ec, ece)) {
+            out.note("SCALES_DISAGREE", Severity.INFO);
+        }
+        SaltTolerance.rate(ece, eceLow, eceHigh, context.crop(), benchmarks, out);
+        return out.build();
     }
 
     private static void nitrate(Readings readings, Context context, double ec, String grade, Evaluation.Builder out) {
@@ -134,33 +149,24 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         boolean layer = context.depthTopMm() != null
                 && context.depthBottomMm() != null
                 && context.depthBottomMm() > context.depthTopMm();
-        double depth = layer ? context.depthBottomMm() - context.depthTopMm() : USUAL_DEPTH_MM;
-        double layerKgHa = depth / 1000 * BULK_DENSITY * 1000 * 10_000;
-        out.value("nitrateNMgKg", mgKg, Unit.MG_PER_KG)
-                .value("nitrateNKgHa", mgKg * layerKgHa / 1e6, Unit.KG_PER_HA)
-                .working(
-                        "nitrateNMgKg",
-                        Map.of("ec", ec),
-                        mgKg,
-                        Unit.MG_PER_KG,
-                        "Smith and Doran, 1996; an upper bound");
+        out.value("nitrateNMgKg", mgKg, Unit.MG_PER_KG, 0.0, mgKg);
+        if (layer || readings.mode() != Mode.IN_PLACE) {
+            double depth = layer ? context.depthBottomMm() - context.depthTopMm() : USUAL_DEPTH_MM;
+            double kgHa = mgKg * depth / 1000 * BULK_DENSITY * 1000 * 10_000 / 1e6;
+            out.value("nitrateNKgHa", kgHa, Unit.KG_PER_HA, 0.0, kgHa);
+        }
+        out.working("nitrateNMgKg", Map.of("ec", ec), mgKg, Unit.MG_PER_KG, "Smith and Doran, 1996; an upper bound");
     }
 
-    private static void crops(Context context, double ece, Table crops, Evaluation.Builder out) {
+    private static List<Map<String, Object>> crops(double ece, Table crops) {
         List<Map<String, Object>> rows = new ArrayList<>();
         for (String crop : crops.rows().keySet()) {
-            double lost = crops.at(crop, "slope") * Math.max(0, ece - crops.at(crop, "threshold"));
-            double yield = Math.max(0, 100 - lost);
             Map<String, Object> row = new LinkedHashMap<>();
             row.put("crop", crop);
-            row.put("yieldPct", yield);
+            row.put("yieldPct", SaltTolerance.yieldPct(ece, crop, crops));
             rows.add(row);
-            if (crop.equals(context.crop())) {
-                out.value("cropYieldPct", yield, Unit.PERCENT)
-                        .working("cropYieldPct", Map.of("ece", ece, "crop", crop), yield, Unit.PERCENT, crops.source());
-            }
         }
-        out.series("cropYield", rows);
+        return rows;
     }
 
     private static void notes(
@@ -183,7 +189,7 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         }
     }
 
-    /** From what was measured to the saturated extract, by texture. */
+    /** From what was measured to the saturated extract, by texture, and the saltier class of the two scales. */
     private record Extract(Mode mode, TextureClass texture, Benchmarks benchmarks) {
 
         double ece(double ec) {
@@ -199,9 +205,23 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
         }
 
         String grade(double ec, double ece) {
+            Bands byExtract = benchmarks.bands("salinity");
+            String extracted = byExtract.of(ece);
             if (!mode.isOneToOne()) {
-                return benchmarks.bands("salinity").of(ece);
+                return extracted;
             }
+            String slurry = bySlurry(ec);
+            List<String> rising = byExtract.codes();
+            return rising.indexOf(slurry) > rising.indexOf(extracted) ? slurry : extracted;
+        }
+
+        /** Whether the limits of the slurry and of the extract call it by different classes. */
+        boolean scalesDisagree(double ec, double ece) {
+            return mode.isOneToOne()
+                    && !bySlurry(ec).equals(benchmarks.bands("salinity").of(ece));
+        }
+
+        private String bySlurry(double ec) {
             Table limits = benchmarks.table("salinity.limits-1to1");
             for (String grade : limits.columns()) {
                 if (ec <= limits.at(texture.code(), grade)) {

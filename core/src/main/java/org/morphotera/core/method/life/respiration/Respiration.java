@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
@@ -81,6 +82,7 @@ public final class Respiration implements FieldMethod<Respiration.Readings> {
         Evaluation.Builder out = Evaluation.of("respiration");
         if (readings.colourNumber() != null) {
             double standing = readings.colourNumber() / HIGHEST_COLOUR;
+            byColour(readings, benchmarks.curve("respiration"), out);
             return out.note("COLOUR_IS_ORDINAL", Severity.INFO)
                     .level("respiration", standing, null, null, Map.of("figure", readings.colourNumber()))
                     .working(
@@ -92,7 +94,13 @@ public final class Respiration implements FieldMethod<Respiration.Readings> {
                     .build();
         }
         double perDay = readings.co2MgKgDay() * DAY_HOURS / readings.hours();
-        double at21 = perDay * Math.pow(2, (REFERENCE_C - readings.incubationTempC()) / 10);
+        double at21 = perDay * warmer(REFERENCE_C, readings.incubationTempC());
+        if (readings.soilTempC() != null) {
+            out.value(
+                    "co2AtSoilTemp",
+                    perDay * warmer(readings.soilTempC(), readings.incubationTempC()),
+                    Unit.MG_PER_KG_DAY);
+        }
         return out.value("co2At21", at21, Unit.MG_PER_KG_DAY)
                 .working(
                         "co2At21",
@@ -102,6 +110,26 @@ public final class Respiration implements FieldMethod<Respiration.Readings> {
                         "After Doran et al., 1997")
                 .curve("respiration", benchmarks.curve("respiration"), at21, null, null)
                 .build();
+    }
+
+    /** The breath that a colour may stand for, half a number to either side, at 21 °C and at the soil's temperature. */
+    private static void byColour(Readings readings, Curve curve, Evaluation.Builder out) {
+        double half = 0.5;
+        double middle = curve.figureOf(readings.colourNumber() / HIGHEST_COLOUR);
+        double low = curve.figureOf(Math.max(0, readings.colourNumber() - half) / HIGHEST_COLOUR);
+        double high = curve.figureOf(Math.min(HIGHEST_COLOUR, readings.colourNumber() + half) / HIGHEST_COLOUR);
+        double perDay = DAY_HOURS / readings.hours();
+        double to21 = perDay * warmer(REFERENCE_C, readings.incubationTempC());
+        out.value("co2At21", middle * to21, Unit.MG_PER_KG_DAY, low * to21, high * to21);
+        if (readings.soilTempC() != null) {
+            double toSoil = perDay * warmer(readings.soilTempC(), readings.incubationTempC());
+            out.value("co2AtSoilTemp", middle * toSoil, Unit.MG_PER_KG_DAY, low * toSoil, high * toSoil);
+        }
+    }
+
+    /** Twice as much with every 10 °C. */
+    private static double warmer(double toC, double fromC) {
+        return Math.pow(2, (toC - fromC) / 10);
     }
 
     @Override

@@ -265,7 +265,12 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
             boolean over = minutes >= STILL_WATER_LIMIT_MIN;
             out.value("rateAtMost", atMost, Unit.MM_PER_HOUR)
                     .code("drainOut", over ? "find-another-place" : "unfinished")
-                    .working("rateAtMost", Map.of("depth", depth, "minutes", minutes), atMost, Unit.MM_PER_HOUR, BY_DEPTH);
+                    .working(
+                            "rateAtMost",
+                            Map.of("depth", depth, "minutes", minutes),
+                            atMost,
+                            Unit.MM_PER_HOUR,
+                            BY_DEPTH);
             if (over) {
                 // at best: it was empty a moment after the last look
                 judge(List.of(new Fall(depth, 0, minutes)), width(readings), purpose, benchmarks, out);

@@ -17,6 +17,7 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
@@ -24,12 +25,14 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.core.soil.Unit;
 
 /**
- * Resistance to a pushed probe, by depth. Roots of most crops hardly grow where it passes 2070 kPa (Taylor and
+ * Resistance to a pushed probe, by depth. Roots of most crops hardly grow where it passes 2000 kPa (Taylor, Roberson and
  * Gardner, 1963; 300 psi). Readings on the scale of another tip are corrected by the ratio of the tips' areas.
  */
 public final class Penetration implements FieldMethod<Penetration.Readings> {
@@ -43,25 +46,50 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
     /** @param refusedAtMm depth at which the probe went no further, or {@code null} */
     public record Probe(List<Reading> readings, Double refusedAtMm) {}
 
-    /** @param scaleTipDiameterMm the tip whose scale was read; {@code null} for the fitted one */
-    public record Readings(Double tipDiameterMm, Double scaleTipDiameterMm, List<Probe> probes) {}
+    /**
+     * A push of a rod without a gauge.
+     *
+     * @param pushedToMm how deep it went, mm
+     * @param stopsAtMm where hand force no longer moved it, mm; or {@code null}
+     * @param stiffAtMm where it began to go hard, mm; or {@code null}
+     */
+    public record RodPush(Double pushedToMm, Double stopsAtMm, Double stiffAtMm) {}
+
+    /** What is pushed into the ground. */
+    public enum Instrument implements Coded {
+        GAUGE,
+        ROD
+    }
+
+    /**
+     * Which of them count goes by the instrument; the others are {@code null}.
+     *
+     * @param tipDiameterMm 5..50 mm
+     * @param scaleTipDiameterMm the tip whose scale was read; {@code null} for the fitted one
+     * @param probes pushes that were read on a gauge, at least one
+     * @param rodPushes pushes by hand without one, at least one
+     */
+    public record Readings(
+            Instrument instrument,
+            Double tipDiameterMm,
+            Double scaleTipDiameterMm,
+            List<Probe> probes,
+            List<RodPush> rodPushes) {}
 
     private static final int FEWEST_PROBES = 3;
     private static final double USUAL_TIP_MM = 12.7;
     private static final double STEP_MM = 75;
     private static final double DRAWN_TO_KPA = 4000;
     private static final double UNLIMITED_COUNTS_AS_MM = 450;
+    private static final double DEEP_FROM_MM = 375;
     private static final Range TIP_MM = Range.between(5, 50);
-
-    /** Deeper than any probe goes: the limit was not met. */
-    private static final double NEVER_LIMITED_MM = 999;
 
     @Override
     public MethodCard card() {
         return new MethodCard(
                 "penetration",
                 Family.SURFACE,
-                List.of(new MethodCard.Indicator("compaction", "limitDepthMm")),
+                List.of(new MethodCard.Indicator("compaction", "countedDepthMm")),
                 null,
                 6,
                 0,
@@ -71,26 +99,40 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
 
     @Override
     public Readings read(Fields fields) {
+        Need gauge = Need.when("instrument", Instrument.GAUGE);
         return new Readings(
-                fields.number("tipDiameterMm", Unit.MM, TIP_MM, Need.REQUIRED),
-                fields.number("scaleTipDiameterMm", Unit.MM, TIP_MM, Need.OPTIONAL),
-                fields.list(
-                        "probes",
+                fields.wordOr("instrument", List.of(Instrument.values()), Instrument.GAUGE),
+                fields.number("tipDiameterMm", Unit.MM, TIP_MM, gauge),
+                fields.number("scaleTipDiameterMm", Unit.MM, TIP_MM, Need.optionalWhen("instrument", Instrument.GAUGE)),
+                fields.list("probes", Range.LIST, gauge, Penetration::readProbe),
+                fields.list("probes", Range.LIST, Need.when("instrument", Instrument.ROD), Penetration::readPush));
+    }
+
+    private static Probe readProbe(Fields probe) {
+        return new Probe(
+                probe.list(
+                        "readings",
                         Range.LIST,
                         Need.REQUIRED,
-                        probe -> new Probe(
-                                probe.list(
-                                        "readings",
-                                        Range.LIST,
-                                        Need.REQUIRED,
-                                        reading -> new Reading(
-                                                reading.number("depthMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
-                                                reading.number("kPa", Unit.KPA, Range.PRESSURE_KPA, Need.REQUIRED))),
-                                probe.number("refusedAtMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL))));
+                        reading -> new Reading(
+                                reading.number("depthMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                                reading.number("kPa", Unit.KPA, Range.PRESSURE_KPA, Need.REQUIRED))),
+                probe.number("refusedAtMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL));
+    }
+
+    private static RodPush readPush(Fields push) {
+        return new RodPush(
+                push.number("pushedToMm", Unit.MM, Range.DEPTH_MM, Need.REQUIRED),
+                push.number("stopsAtMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL),
+                push.number("stiffAtMm", Unit.MM, Range.DEPTH_MM, Need.OPTIONAL));
     }
 
     @Override
     public void check(Readings readings, Faults faults) {
+        if (readings.instrument() == Instrument.ROD) {
+            checkRod(readings.rodPushes(), faults);
+            return;
+        }
         for (int i = 0; i < readings.probes().size(); i++) {
             Probe probe = readings.probes().get(i);
             for (int j = 1; j < probe.readings().size(); j++) {
@@ -109,39 +151,128 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
         }
     }
 
+    private static void checkRod(List<RodPush> pushes, Faults faults) {
+        for (int i = 0; i < pushes.size(); i++) {
+            RodPush push = pushes.get(i);
+            Map<String, Object> args = Map.of("pushed", push.pushedToMm());
+            if (push.stopsAtMm() != null && push.stopsAtMm() > push.pushedToMm()) {
+                faults.add("probes[" + i + "].stopsAtMm", "BELOW_PUSHED", args);
+            }
+            if (push.stiffAtMm() != null && push.stiffAtMm() > push.pushedToMm()) {
+                faults.add("probes[" + i + "].stiffAtMm", "BELOW_PUSHED", args);
+            }
+        }
+    }
+
     @Override
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
+        Evaluation.Builder out = Evaluation.of("penetration");
+        return (readings.instrument() == Instrument.ROD
+                        ? rod(readings.rodPushes(), context, benchmarks, out)
+                        : gauge(readings, context, benchmarks, out))
+                .build();
+    }
+
+    private static Evaluation.Builder gauge(
+            Readings readings, Context context, Benchmarks benchmarks, Evaluation.Builder out) {
         double scale = readings.scaleTipDiameterMm() == null ? readings.tipDiameterMm() : readings.scaleTipDiameterMm();
         double factor = Math.pow(scale / readings.tipDiameterMm(), 2);
         double limit = benchmarks.table("penetration.limit").at("roots", "kPa");
         double within = benchmarks.table("penetration.limit").at("roots", "withinMm");
-        ProbeLimits limits = ProbeLimits.of(readings.probes(), factor, limit, UNLIMITED_COUNTS_AS_MM);
-        Evaluation.Builder out = Evaluation.of("penetration");
-        if (limits.limited() > 0) {
-            Double low = limits.limited() > 1 ? limits.shallowest() : null;
-            Double high = limits.limited() > 1 ? limits.deepest() : null;
-            out.value("limitDepthMm", limits.meanOfLimited(), Unit.MM, low, high)
-                    .working(
-                            "limitDepthMm",
-                            Map.of("n", limits.limited(), "limit", limit),
-                            limits.meanOfLimited(),
-                            Unit.MM,
-                            "Taylor and Gardner, 1963");
-        }
-        out.value("limitedProbes", limits.limited(), Unit.NONE);
+        List<ProbeLimits.Push> pushes = readings.probes().stream()
+                .map(probe -> new ProbeLimits.Push(limitDepth(probe, factor, limit), deepest(probe)))
+                .toList();
+        ProbeLimits limits = ProbeLimits.of(pushes, UNLIMITED_COUNTS_AS_MM, DEEP_FROM_MM);
+        report(limits, "limitDepthMm", Map.of("n", limits.limited(), "limit", limit), out);
         Double over = overLimitPct(readings, factor, limit, within);
         if (over != null) {
             out.value("overLimitPct", over, Unit.PERCENT)
                     .code("compaction", benchmarks.bands("compaction").of(over));
         }
         out.series("meanKPa", meanByDepth(readings, factor));
-        Curve curve = benchmarks.curve("compaction");
-        notes(readings, context, factor, out);
-        return out.curve("compaction", curve, limits.meanOfAll(), limits.shallowestOfAll(), limits.deepestOfAll())
-                .build();
+        notes(limits, context, out);
+        if (factor != 1) {
+            out.note("WRONG_SCALE_CORRECTED", Severity.INFO, Map.of("factor", factor));
+        }
+        return judge(limits, benchmarks, out);
     }
 
-    /** Share of the readings down to a depth that reach the limit, %; {@code null} where none is that shallow. */
+    private static Evaluation.Builder rod(
+            List<RodPush> rodPushes, Context context, Benchmarks benchmarks, Evaluation.Builder out) {
+        List<ProbeLimits.Push> pushes = rodPushes.stream()
+                .map(push -> new ProbeLimits.Push(push.stopsAtMm(), push.pushedToMm()))
+                .toList();
+        ProbeLimits limits = ProbeLimits.of(pushes, UNLIMITED_COUNTS_AS_MM, DEEP_FROM_MM);
+        report(limits, "rodDepthMm", Map.of("n", limits.limited()), out);
+        notes(limits, context, out);
+        return judge(limits, benchmarks, out.note("ROUGH_ROD", Severity.CAUTION));
+    }
+
+    private static void report(ProbeLimits limits, String formula, Map<String, Object> args, Evaluation.Builder out) {
+        if (limits.limited() > 0) {
+            Double low = limits.limited() > 1 ? limits.shallowest() : null;
+            Double high = limits.limited() > 1 ? limits.deepest() : null;
+            out.value("limitDepthMm", limits.meanOfLimited(), Unit.MM, low, high)
+                    .working(formula, args, limits.meanOfLimited(), Unit.MM, "Taylor, Roberson and Parker, 1966");
+        }
+        out.value("limitedProbes", limits.limited(), Unit.NONE);
+    }
+
+    /** The standing, from the pushes that speak of the ground; none where there is none. */
+    private static Evaluation.Builder judge(ProbeLimits limits, Benchmarks benchmarks, Evaluation.Builder out) {
+        if (limits.counted() == 0) {
+            return out;
+        }
+        Curve curve = benchmarks.curve("compaction");
+        double mean = limits.meanOfCounted();
+        double standing = curve.at(mean);
+        Map<String, Object> args = new LinkedHashMap<>();
+        args.put("limited", limits.limited());
+        args.put("pushes", limits.pushes());
+        args.put("pushed", limits.deepestPushed());
+        args.put("depth", limits.limited() == 0 ? limits.deepestPushed() : limits.meanOfLimited());
+        return out.value("countedDepthMm", mean, Unit.MM, limits.shallowestOfCounted(), limits.deepestOfCounted())
+                .standing(
+                        "compaction",
+                        standing,
+                        curve.lowestBetween(limits.shallowestOfCounted(), limits.deepestOfCounted()),
+                        curve.highestBetween(limits.shallowestOfCounted(), limits.deepestOfCounted()),
+                        limits.limited() == 0 ? "soft" : Level.of(standing).code(),
+                        args)
+                .working(
+                        "curve",
+                        Map.of("figure", mean, "indicator", "compaction"),
+                        standing,
+                        Unit.NONE,
+                        curve.source());
+    }
+
+    private static double deepest(Probe probe) {
+        return probe.readings().get(probe.readings().size() - 1).depthMm();
+    }
+
+    /** Depth where the line between readings first reaches the limit, or of refusal; {@code null} for neither. */
+    private static Double limitDepth(Probe probe, double factor, double limitKPa) {
+        Reading before = null;
+        for (Reading reading : probe.readings()) {
+            double pressure = reading.kPa() * factor;
+            if (pressure >= limitKPa) {
+                if (before == null) {
+                    return reading.depthMm();
+                }
+                double from = before.kPa() * factor;
+                double share = (limitKPa - from) / (pressure - from);
+                return before.depthMm() + share * (reading.depthMm() - before.depthMm());
+            }
+            before = reading;
+        }
+        return probe.refusedAtMm();
+    }
+
+    /**
+     * Share of the readings down to a depth that reach the limit, %; {@code null} where none is that shallow. Where the
+     * probe was refused the steps below would have read over it.
+     */
     private static Double overLimitPct(Readings readings, double factor, double limit, double withinMm) {
         int count = 0;
         int over = 0;
@@ -150,6 +281,12 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
                 if (reading.depthMm() <= withinMm) {
                     count++;
                     over += reading.kPa() * factor >= limit ? 1 : 0;
+                }
+            }
+            for (double step = STEP_MM; probe.refusedAtMm() != null && step <= withinMm; step += STEP_MM) {
+                if (step >= probe.refusedAtMm() && step > deepest(probe)) {
+                    count++;
+                    over++;
                 }
             }
         }
@@ -182,12 +319,12 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
         return rows;
     }
 
-    private static void notes(Readings readings, Context context, double factor, Evaluation.Builder out) {
-        if (readings.probes().size() < FEWEST_PROBES) {
-            out.note(
-                    "FEW_PROBES",
-                    Severity.CAUTION,
-                    Map.of("n", readings.probes().size()));
+    private static void notes(ProbeLimits limits, Context context, Evaluation.Builder out) {
+        if (limits.pushes() < FEWEST_PROBES) {
+            out.note("FEW_PROBES", Severity.CAUTION, Map.of("n", limits.pushes()));
+        }
+        if (limits.counted() < limits.pushes()) {
+            out.note("PROBED_SHALLOW", Severity.CAUTION, Map.of("n", limits.pushes() - limits.counted()));
         }
         Integer days = context.daysSinceRain();
         if (context.soilMoisture() == SoilMoisture.DRY || days != null && days > 3) {
@@ -196,14 +333,17 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
         if (context.soilMoisture() == SoilMoisture.WET || days != null && days < 1) {
             out.note("TOO_WET_TO_JUDGE", Severity.CAUTION);
         }
-        if (factor != 1) {
-            out.note("WRONG_SCALE_CORRECTED", Severity.INFO, Map.of("factor", factor));
-        }
+    }
+
+    @Override
+    public String kindReading() {
+        return "instrument";
     }
 
     @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN
+                .usual("instrument", "gauge")
                 .usual("tipDiameterMm", USUAL_TIP_MM)
                 .drawn("rootsStopKPa", benchmarks.table("penetration.limit").at("roots", "kPa"))
                 .drawn("stepMm", STEP_MM)
@@ -213,8 +353,9 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
 
     @Override
     public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        Envelope.Figure depth = envelope.values().get("limitDepthMm");
-        return List.of(Sighting.of("probe-depth", depth == null ? NEVER_LIMITED_MM : depth.value()));
+        return new SightingList(envelope)
+                .figure("probe-depth", "countedDepthMm")
+                .list();
     }
 
     @Override
@@ -242,6 +383,12 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
     @Override
     public void makeSound(Map<String, Object> tree, Random random) {
         SoundTrees.groups(tree, "probes").forEach(probe -> {
+            if (probe.containsKey("pushedToMm")) {
+                double pushed = SoundTrees.number(probe, "pushedToMm");
+                probe.computeIfPresent("stopsAtMm", (name, x) -> Math.min(pushed, ((Number) x).doubleValue()));
+                probe.computeIfPresent("stiffAtMm", (name, x) -> Math.min(pushed, ((Number) x).doubleValue()));
+                return;
+            }
             SoundTrees.rising(probe, "readings", "depthMm");
             probe.computeIfPresent("refusedAtMm", (name, x) -> 5000.0);
         });

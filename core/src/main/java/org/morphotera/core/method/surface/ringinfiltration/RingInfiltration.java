@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.ground.SoilProperty;
@@ -24,6 +25,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
@@ -58,15 +60,29 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
      * Runs of one measured fill each, or depths soaked in over time, or both.
      *
      * @param ringDiameterMm inside, 10..5000 mm
+     * @param insertedMm how deep the ring stands in the ground, over 0, to 1000 mm; unless said, 50
+     * @param pondedMm water over the ground, 0..1000 mm; unless said, 25
      * @param runs in their order, or {@code null}
      * @param series soaked in since the start, rising; or {@code null}
      * @param stormMmPerHour rain to hold it against, over 0, to 1000 mm/h, or {@code null}
      * @param depthLevel where the ring stood; unless said, at the surface
      */
     public record Readings(
-            Double ringDiameterMm, List<Run> runs, List<Point> series, Double stormMmPerHour, DepthLevel depthLevel) {}
+            Double ringDiameterMm,
+            Double insertedMm,
+            Double pondedMm,
+            List<Run> runs,
+            List<Point> series,
+            Double stormMmPerHour,
+            DepthLevel depthLevel) {}
 
     private static final int POINTS_FOR_A_FIT = 4;
+
+    /** α* of structured soils, per mm (Reynolds and Elrick, 1990). */
+    private static final double SORPTIVE_PER_MM = 0.012;
+
+    /** From here on, mm/h, the curve falls because water runs through too fast. */
+    private static final double FAST_FROM = 100;
 
     @Override
     public MethodCard card() {
@@ -87,6 +103,8 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
     public Readings read(Fields fields) {
         return new Readings(
                 fields.number("ringDiameterMm", Unit.MM, Range.between(10, 5000), Need.REQUIRED),
+                fields.numberOr("insertedMm", Unit.MM, Range.above(0, 1000), 50),
+                fields.numberOr("pondedMm", Unit.MM, Range.between(0, 1000), 25),
                 fields.list(
                         "runs",
                         Range.LIST,
@@ -137,9 +155,43 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
         Evaluation.Builder out = Evaluation.of("ring-infiltration");
         double rate = readings.runs() == null ? bySeries(readings, out) : byRuns(readings, out);
         out.code("permeability", benchmarks.bands("permeability").of(rate));
+        straightDown(readings, rate, out);
         String indicator = readings.depthLevel() == DepthLevel.SURFACE ? "infiltration" : "infiltration-at-200";
-        return out.curve(indicator, benchmarks.curve("infiltration"), rate, null, null)
+        Curve curve = benchmarks.curve("infiltration");
+        double standing = curve.at(rate);
+        // past the best rate a lower standing means too fast, not too slow
+        boolean fast = rate > FAST_FROM && Level.of(standing) != Level.ROBUST;
+        Map<String, Object> args = Map.of("figure", rate, "indicator", indicator);
+        return out.standing(
+                        indicator,
+                        standing,
+                        null,
+                        null,
+                        fast ? "fast" : Level.of(standing).code(),
+                        args)
+                .working("curve", args, standing, Unit.NONE, curve.source())
                 .build();
+    }
+
+    /** What goes straight down under the ring; the rest leaves sideways below its edge. */
+    private static void straightDown(Readings readings, double rate, Evaluation.Builder out) {
+        double radius = readings.ringDiameterMm() / 2;
+        double sideways = (readings.pondedMm() + 1 / SORPTIVE_PER_MM)
+                / (0.316 * Math.PI * readings.insertedMm() + 0.184 * Math.PI * radius);
+        double factor = 1 + sideways;
+        out.value("ringFactor", factor, Unit.NONE)
+                .value("straightDown", rate / factor, Unit.MM_PER_HOUR)
+                .working(
+                        "straightDown",
+                        Map.of(
+                                "rate", rate,
+                                "factor", factor,
+                                "ponded", readings.pondedMm(),
+                                "inserted", readings.insertedMm(),
+                                "radius", radius),
+                        rate / factor,
+                        Unit.MM_PER_HOUR,
+                        "Reynolds and Elrick, 1990");
     }
 
     private static double byRuns(Readings readings, Evaluation.Builder out) {
@@ -168,9 +220,9 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
 
     private static double bySeries(Readings readings, Evaluation.Builder out) {
         PhilipFit fit = PhilipFit.of(readings.series());
-        out.value("rate", fit.steadyRate(), Unit.MM_PER_HOUR)
-                .value("steadyRate", fit.steadyRate(), Unit.MM_PER_HOUR)
-                .value("sorptivity", fit.sorptivity(), Unit.MM_PER_ROOT_HOUR);
+        withError(out, "rate", fit.steadyRate(), fit.steadyRateError(), Unit.MM_PER_HOUR);
+        withError(out, "steadyRate", fit.steadyRate(), fit.steadyRateError(), Unit.MM_PER_HOUR);
+        withError(out, "sorptivity", fit.sorptivity(), fit.sorptivityError(), Unit.MM_PER_ROOT_HOUR);
         if (fit.r2() != null) {
             out.value("r2", fit.r2(), Unit.NONE);
         }
@@ -184,6 +236,16 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
             ponding(readings.stormMmPerHour(), fit, out);
         }
         return fit.steadyRate();
+    }
+
+    /** A fitted figure with one standard error to either side, not under 0. */
+    private static void withError(Evaluation.Builder out, String name, double value, Double error, Unit unit) {
+        out.value(
+                name,
+                value,
+                unit,
+                error == null ? null : Double.valueOf(Math.max(0, value - error)),
+                error == null ? null : Double.valueOf(value + error));
     }
 
     private static void ponding(double storm, PhilipFit fit, Evaluation.Builder out) {

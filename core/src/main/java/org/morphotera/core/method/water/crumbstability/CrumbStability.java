@@ -83,7 +83,8 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
      * @param cloud30 read again after 30 minutes, or {@code null}
      * @param stone pressed at the end and found to be a stone; {@code null} when not pressed
      */
-    public record Crumb(Slake slake, Double collapseSeconds, Boolean partly, Cloud cloud10, Cloud cloud30, Boolean stone) {
+    public record Crumb(
+            Slake slake, Double collapseSeconds, Boolean partly, Cloud cloud10, Cloud cloud30, Boolean stone) {
 
         /** Points of 2 for slaking; half a point more where only a part came away. */
         double points() {
