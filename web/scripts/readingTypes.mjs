@@ -25,7 +25,7 @@ function typeOf(entries) {
   if (type === 'numbers') return 'number[]'
   if (type === 'counts') return 'Record<string, number>'
   if (type === 'group') return groupOf(items)
-  if (type === 'list') return `${groupOf(items)}[]`
+  if (type === 'list') return `${groupOf(entries.flatMap((entry) => entry.items))}[]`
   throw new Error(`a reading of an unknown type: ${type}`)
 }
 

@@ -37,7 +37,7 @@ export function pruned(entries: ReadingEntry[], readings: Readings): Readings {
   const kept: Readings = {}
   for (const entry of entries) {
     const value = readings[entry.name]
-    if (value === undefined || !counts(entry, readings)) continue
+    if (value === undefined || !counts(entry, readings, entries)) continue
     if (entry.type === 'list') kept[entry.name] = asRows(value).map((row) => pruned(entry.items, row))
     else if (entry.type === 'group') kept[entry.name] = pruned(entry.items, asReadings(value))
     else kept[entry.name] = value
@@ -45,9 +45,14 @@ export function pruned(entries: ReadingEntry[], readings: Readings): Readings {
   return kept
 }
 
-/** Whether a reading counts, given its siblings: its conditions come from the catalogue. */
-export function counts(entry: ReadingEntry, readings: Readings) {
-  return entry.when.every((condition) => condition.values.includes(String(readings[condition.name])))
+/**
+ * Whether a reading counts, given its siblings: its conditions come from the catalogue; what is not said counts as its
+ * preset.
+ */
+export function counts(entry: ReadingEntry, readings: Readings, siblings: ReadingEntry[]) {
+  return entry.when.every(({ name, values }) =>
+    values.includes(String(readings[name] ?? siblings.find((each) => each.name === name)?.preset)),
+  )
 }
 
 /** Rows that hold all of some readings: one that was never finished is not drawn. */

@@ -193,13 +193,67 @@ describe('captures keep what was done on their picture', () => {
     expect((kept.clods as Readings[]).map((each) => each.outcome)).toEqual(['slumps', undefined])
   })
 
-  it('kit colours, halves between two chips', async () => {
+  it('steps of a kit, halves between two', async () => {
     const user = open('nutrient-kit')
-    await user.click(tap('Nitrogen, chip 2'))
-    await user.click(tap('Nitrogen, chip 3'))
-    await user.click(tap('Potassium, chip 4'))
+    await user.click(tap('Nitrogen, step 2, fair'))
+    await user.click(tap('Nitrogen, step 3, ample'))
+    await user.click(tap('Potassium, step 4, overfull'))
     expect(kept).toEqual({ n: 2.5, k: 4 })
     worth('nutrient-kit')
+  })
+
+  it('pushes of a rod by hand, and none of what a gauge read', async () => {
+    const user = open('penetration')
+    await user.click(screen.getByRole('radio', { name: 'A rod by hand' }))
+    await user.type(screen.getByLabelText('Pushed to'), '450')
+    await user.click(tap('Next push'))
+    await user.type(screen.getByLabelText('Pushed to'), '240')
+    await user.type(screen.getByLabelText(/^Went stiff at/), '210')
+    await user.click(screen.getByLabelText(/^Hand force stopped at/))
+    await user.click(tap('Next push'))
+    expect(kept).toMatchObject({
+      instrument: 'rod',
+      probes: [{ pushedToMm: 450 }, { pushedToMm: 240, stopsAtMm: 240, stiffAtMm: 210 }],
+    })
+    expect(worth('penetration', { instrument: 'rod', probes: kept.probes }).values!.limitDepthMm!.value).toBe(
+      240,
+    )
+    await user.click(screen.getByRole('radio', { name: 'A probe with a gauge' }))
+    expect(kept.probes).toBeUndefined()
+  })
+
+  it('what a clod does in the hand, once it was looked at', async () => {
+    const user = open('slump')
+    expect(screen.queryByRole('radio', { name: 'runs through the fingers' })).toBeNull()
+    await user.click(tap(/^Clod 1/))
+    await user.click(screen.getByRole('radio', { name: 'runs through the fingers' }))
+    expect(kept.clods).toMatchObject([{ outcome: 'keeps-shape', inHand: 'runs' }])
+    expect(worth('slump').values!.score!.value).toBe(2)
+  })
+
+  it('a hole that emptied is not given a width that nobody said', async () => {
+    const user = open('hole-drainage')
+    await user.click(screen.getByRole('radio', { name: 'Time until empty' }))
+    await user.type(screen.getByLabelText('Minutes until empty'), '240')
+    expect(kept.holeDiameterMm).toBeUndefined()
+    expect(screen.getByText(/width of the hole was not given/)).toBeTruthy()
+  })
+
+  it('a jar marked by eye, which says nothing of sizes', async () => {
+    const user = open('texture-jar')
+    await user.click(screen.getByRole('radio', { name: 'by eye' }))
+    for (const [name, mm] of [
+      ['Height of the water', '150'],
+      ['Ruler at the top of the sand', '41'],
+      ['Ruler at the top of the silt', '66'],
+      ['Ruler at the top of the clay', '80'],
+    ] as const)
+      await user.type(screen.getByLabelText(name), mm)
+    expect(await screen.findByText('As read')).toBeTruthy()
+    expect(screen.queryByText('With small grains put back')).toBeNull()
+    await user.click(screen.getByRole('radio', { name: 'at the worked-out times' }))
+    expect(await screen.findByText('With small grains put back')).toBeTruthy()
+    expect(document.body.textContent).not.toContain('100 %')
   })
 
   it('roots moved with the arrow keys, the deepest never above the line', async () => {

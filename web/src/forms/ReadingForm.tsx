@@ -19,7 +19,7 @@ export function ReadingForm({ entries, readings, onChange, faults, path = '' }: 
   return (
     <div className="grid gap-4">
       {entries.map((entry, i) =>
-        counts(entry, readings) ? (
+        counts(entry, readings, entries) ? (
           <Reading
             key={`${entry.name}-${i}`}
             entry={entry}

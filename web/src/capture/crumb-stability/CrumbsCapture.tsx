@@ -24,7 +24,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
   })
   const { readings, live } = entry
   const { drawn } = entry.method
-  const crumbs = readings.crumbs ?? Array.from({ length: drawn.crumbs }, () => ({}))
+  const crumbs: Crumb[] = readings.crumbs ?? Array.from({ length: drawn.crumbs }, () => ({}))
   const now = useNow()
   const elapsed = content.startedAt ? Math.max(0, (now - Date.parse(content.startedAt)) / 1000) : 0
   const running = useTimers().find((timer) => timer.measurementId === draft.place.id)
@@ -71,6 +71,12 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
     if (stage === 'cloud10' && next === 'press') mark('cloud30')
     put(settled, next)
   }
+  // untouched: nobody needs to be called for the swirls
+  const watch = () => {
+    mark('gentle')
+    mark('strong')
+    put(crumbs, 'watch')
+  }
   const tap = (index: number) => {
     if (index < crumbs.length)
       put(crumbs.map((crumb, i) => (i === index ? tapped(crumb, stage, elapsed, drawn) : crumb)))
@@ -110,6 +116,33 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
           ) : (
             <Clock stage={stage} elapsed={elapsed} steps={running?.steps} />
           )}
+          {stage !== 'set' && crumbs.some(gaveWay) && (
+            <div role="group" aria-label={entry.item('crumbs', 'partly').label} className="grid gap-1">
+              <span className="text-sm text-soft">{entry.item('crumbs', 'partly').label}</span>
+              <div className="flex flex-wrap gap-1.5">
+                {crumbs.map(
+                  (crumb, i) =>
+                    gaveWay(crumb) && (
+                      <button
+                        key={i}
+                        type="button"
+                        aria-pressed={crumb.partly === true}
+                        onClick={() =>
+                          put(
+                            crumbs.map((each, k) =>
+                              k === i ? { ...each, partly: !each.partly || undefined } : each,
+                            ),
+                          )
+                        }
+                        className="min-h-11 min-w-11 rounded-sm border border-strong-rule px-3 aria-pressed:border-2 aria-pressed:border-ink aria-pressed:font-bold"
+                      >
+                        {i + 1}
+                      </button>
+                    ),
+                )}
+              </div>
+            </div>
+          )}
           {envelope ? (
             <>
               <Ratings
@@ -128,6 +161,11 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
           <Button className="min-h-13" disabled={!draft.undo} onClick={draft.undo}>
             Undo
           </Button>
+          {stage === 'gentle' && crumbs.every((crumb) => crumb.slake !== 'gentle-swirl') && (
+            <Button className="min-h-13" onClick={watch}>
+              {entry.say('untouched')}
+            </Button>
+          )}
           {stage === 'set' && (
             <Button kind="primary" className="min-h-13" onClick={start}>
               Start clock
@@ -152,6 +190,8 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
     />
   )
 }
+
+const gaveWay = (crumb: Crumb) => crumb.slake !== undefined && crumb.slake !== 'holds'
 
 /** How long the crumbs have been in, and when the next look is due. */
 function Clock({ stage, elapsed, steps }: { stage: Stage; elapsed: number; steps: TimerStep[] | undefined }) {

@@ -4,8 +4,8 @@ import type { ReadingsOf } from '../../api/readings'
 type Readings = ReadingsOf<'crumb-stability'>
 export type Crumb = NonNullable<Readings['crumbs']>[number]
 
-/** The staged watch, in its order. */
-export const STAGES = ['set', 'still', 'gentle', 'strong', 'cloud10', 'cloud30', 'press'] as const
+/** The staged watch, in its order; crumbs are swirled after the first minute, or watched untouched for ten. */
+export const STAGES = ['set', 'still', 'gentle', 'strong', 'watch', 'cloud10', 'cloud30', 'press'] as const
 export type Stage = (typeof STAGES)[number]
 
 export const STAGE_STEP: Partial<Record<Stage, string>> = {
@@ -27,23 +27,39 @@ export function tapped(
   crumb: Crumb,
   stage: Stage,
   elapsedSeconds: number,
-  { stillSeconds }: Pick<MethodTypes['crumb-stability']['drawn'], 'stillSeconds'>,
+  {
+    stillSeconds,
+    watchedSeconds,
+  }: Pick<MethodTypes['crumb-stability']['drawn'], 'stillSeconds' | 'watchedSeconds'>,
 ): Crumb {
-  const given = { still: 'under-60s', gentle: 'gentle-swirl', strong: 'strong-swirl' } as const
+  const given = {
+    still: 'under-60s',
+    gentle: 'gentle-swirl',
+    strong: 'strong-swirl',
+    watch: 'within-10min',
+  } as const
   switch (stage) {
     case 'still':
     case 'gentle':
     case 'strong':
-      if (crumb.slake === given[stage]) return { ...crumb, slake: undefined, collapseSeconds: undefined }
+    case 'watch':
+      if (crumb.slake === given[stage])
+        return { ...crumb, slake: undefined, collapseSeconds: undefined, partly: undefined }
       if (crumb.slake) return crumb
-      // a crumb tapped late in the still stage still gave way by itself within it
-      return stage === 'still'
-        ? {
-            ...crumb,
-            slake: 'under-60s',
-            collapseSeconds: Math.min(stillSeconds - 1, Math.round(elapsedSeconds)),
-          }
-        : { ...crumb, slake: given[stage] }
+      // a crumb tapped late in a stage still gave way by itself within it
+      if (stage === 'still')
+        return {
+          ...crumb,
+          slake: given.still,
+          collapseSeconds: Math.min(stillSeconds - 1, Math.round(elapsedSeconds)),
+        }
+      if (stage === 'watch')
+        return {
+          ...crumb,
+          slake: given.watch,
+          collapseSeconds: Math.min(watchedSeconds, Math.max(stillSeconds, Math.round(elapsedSeconds))),
+        }
+      return { ...crumb, slake: given[stage] }
     case 'cloud10':
       return { ...crumb, cloud10: nextCloud(crumb.cloud10) }
     case 'cloud30':
@@ -60,6 +76,7 @@ export function settle(crumbs: Crumb[], over: Stage): Crumb[] {
   return crumbs.map((crumb) => {
     switch (over) {
       case 'strong':
+      case 'watch':
         return { ...crumb, slake: crumb.slake ?? 'holds' }
       case 'cloud10':
         return { ...crumb, cloud10: crumb.cloud10 ?? 'none' }
@@ -78,6 +95,7 @@ export function settle(crumbs: Crumb[], over: Stage): Crumb[] {
 /** The stage after one; a second look at clouds only where there was one. */
 export function following(stage: Stage, crumbs: Crumb[]): Stage {
   if (stage === 'cloud10' && crumbs.every((crumb) => (crumb.cloud10 ?? 'none') === 'none')) return 'press'
+  if (stage === 'strong') return 'cloud10'
   return STAGES[Math.min(STAGES.indexOf(stage) + 1, STAGES.length - 1)]!
 }
 

@@ -74,7 +74,8 @@ export function useEntry<Id extends MethodId>(
       list: List,
       name: Name,
     ) => {
-      const found = spec(list)?.items.find((each) => each.name === name)
+      const rows = method.readings.filter((each) => each.name === list).flatMap((each) => each.items)
+      const found = rows.find((each) => each.name === name)
       return {
         label: found?.label ?? name,
         unit: found?.unit ?? '',

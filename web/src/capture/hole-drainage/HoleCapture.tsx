@@ -24,6 +24,8 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
   const entry = useEntry<'hole-drainage'>(
     { ...props, context },
     {
+      // only a hole that is dug for readings is usually of one width; of any other it has to be said
+      usual: (draft.content.readings.mode ?? 'stepped') === 'stepped' ? {} : { holeDiameterMm: undefined },
       meant: (readings) =>
         readings.mode === 'stepped' ? { ...readings, points: readings.points ?? [] } : readings,
     },
@@ -65,14 +67,17 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
           )}
           {setUp || mode !== 'stepped' ? (
             <div className="grid gap-4">
-              <Choice {...entry.choice('mode')} />
+              <Choice
+                {...entry.choice('mode')}
+                onChange={(next) =>
+                  set({ mode: next, holeDiameterMm: next === 'stepped' ? usual.holeDiameterMm : undefined })
+                }
+              />
               <div className="grid grid-cols-2 gap-4">
-                {mode === 'stepped' && (
-                  <QuantityInput
-                    {...entry.quantity('holeDiameterMm')}
-                    error={faultAt(live?.faults, 'holeDiameterMm')}
-                  />
-                )}
+                <QuantityInput
+                  {...entry.quantity('holeDiameterMm')}
+                  error={faultAt(live?.faults, 'holeDiameterMm')}
+                />
                 {mode !== 'quick' && (
                   <QuantityInput
                     {...entry.quantity('holeDepthMm')}

@@ -1,5 +1,5 @@
 import type { Envelope } from '../../api/schema'
-import type { Readings } from '../../api/readings'
+import { asNumber, type Readings } from '../../api/readings'
 import type { Entry } from '../frame/entry'
 import { useCore } from '../../core/core'
 import { words } from '../../words/dates'
@@ -7,8 +7,9 @@ import { asLevel, LevelMark } from '../../ui/levels'
 import { FigureButton, Spread } from '../../ui/Working'
 import { useUnits } from '../../units/units'
 import { Notes } from '../../readings/Results'
+import { AugerWidth } from './AugerWidth'
 
-/** Lasting rate beside the plain mean, straight-down permeability, and what it is good for. */
+/** The rate as it fell, what the width of the auger did to it, and what the soil is good for. */
 export function HoleResult({
   envelope,
   readings,
@@ -22,22 +23,30 @@ export function HoleResult({
 }) {
   const units = useUnits()
   const core = useCore()
-  const { rate, plainMeanRate, overstatementPct, fieldPermeability } = envelope.values
+  const { rate, rateAtMost, plainMeanRate, overstatementPct, fieldPermeability, referenceRate } =
+    envelope.values
+  const shownRate = rate ?? rateAtMost
   const rating = envelope.ratings[0]
   const level = asLevel(rating?.level)
   const settled = envelope.classes.steady !== 'no'
   const stepped = readings.mode === 'stepped'
   return (
     <div className="grid gap-3 border-t border-rule pt-3">
-      {rate && (
+      {shownRate && (
         <div className="flex flex-wrap items-end justify-between gap-x-4">
           <span className="grid">
             <span className="text-sm text-soft">
-              {stepped ? (settled ? 'lasting rate' : 'rate of the last interval') : 'rate'}
+              {!rate
+                ? 'at most'
+                : stepped
+                  ? settled
+                    ? 'lasting rate'
+                    : 'rate of the last interval'
+                  : 'rate'}
             </span>
             <span>
-              <FigureButton figure={rate} envelope={envelope} className="text-3xl font-bold" />{' '}
-              <Spread figure={rate} />
+              <FigureButton figure={shownRate} envelope={envelope} className="text-3xl font-bold" />{' '}
+              <Spread figure={shownRate} />
             </span>
           </span>
           {level && <LevelMark level={level} className="text-lg" />}
@@ -55,15 +64,18 @@ export function HoleResult({
               : {Math.round(overstatementPct.value)} % too high, because the first wetting and the sides drank
             </>
           )}
-          .{' '}
-          {fieldPermeability && (
-            <>
-              Straight down{' '}
-              <FigureButton figure={fieldPermeability} envelope={envelope} className="font-semibold" />,{' '}
-              {words(String(envelope.classes.permeability))}.
-            </>
-          )}
+          .
         </p>
+      )}
+      {shownRate && referenceRate && fieldPermeability && (
+        <AugerWidth
+          widthMm={asNumber(readings.holeDiameterMm)}
+          rate={shownRate}
+          reference={referenceRate}
+          soil={fieldPermeability}
+          soilWords={words(String(envelope.classes.permeability))}
+          envelope={envelope}
+        />
       )}
       {rating && (
         <table className="w-full text-left text-[15px]">

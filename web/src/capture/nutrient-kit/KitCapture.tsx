@@ -4,9 +4,8 @@ import { useEntry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
 
 const NUTRIENTS = ['n', 'p', 'k'] as const
-const INK: Record<(typeof NUTRIENTS)[number], string> = { n: '#8b2c5b', p: '#2f6288', k: '#7a5a1e' }
-
-/** Vials beside their chips: the step of each nutrient, halves where a colour lies between two. */
+const STEPS = ['step-0', 'step-1', 'step-2', 'step-3', 'step-4'] as const
+/** How full each nutrient stands, in five steps that rise; halves where a colour lies between two. */
 export function KitCapture(capture: CaptureProps<'nutrient-kit'>) {
   const entry = useEntry(capture)
   const { readings, set } = entry
@@ -26,40 +25,39 @@ export function KitCapture(capture: CaptureProps<'nutrient-kit'>) {
               // a neighbour of the chip that is on means: between the two
               set({ [name]: step !== undefined && Math.abs(step - chip) === 1 ? (step + chip) / 2 : chip })
             return (
-              <fieldset key={name} className="grid grid-cols-[4rem_1fr] items-center gap-3">
+              <fieldset key={name} className="grid gap-1.5">
                 <legend className="mb-1">
-                  {label(name)}
-                  {step !== undefined && <strong> {`${step} of ${most}`}</strong>}
+                  <strong>{label(name)}</strong>
+                  {step !== undefined && (
+                    <span>
+                      {' '}
+                      {step} of {most}, {entry.say(STEPS[Math.floor(step)]!)}
+                      {step % 1 !== 0 && ` to ${entry.say(STEPS[Math.ceil(step)]!)}`}
+                    </span>
+                  )}
                 </legend>
-                <svg viewBox="0 0 60 96" className="w-14" aria-hidden>
-                  <path
-                    d="M16 8H44V80Q44 90 30 90T16 80Z"
-                    fill="var(--paper)"
-                    stroke="var(--ink)"
-                    strokeWidth="2.5"
-                  />
-                  <path
-                    d="M18 30H42V80Q42 88 30 88T18 80Z"
-                    fill={INK[name]}
-                    opacity={step === undefined ? 0.08 : 0.12 + 0.2 * step}
-                  />
-                </svg>
                 <div className="grid grid-cols-5 gap-1.5">
                   {range(most + 1).map((chip) => (
                     <button
                       key={chip}
                       type="button"
                       aria-pressed={step !== undefined && Math.abs(step - chip) <= 0.5}
-                      aria-label={`${label(name)}, chip ${chip}`}
+                      aria-label={`${label(name)}, step ${chip}, ${entry.say(STEPS[chip]!)}`}
                       onClick={() => tap(chip)}
-                      className="relative min-h-14 overflow-hidden rounded-full border-3 border-rule bg-paper font-bold aria-pressed:border-ink"
+                      className="grid min-h-14 justify-items-center gap-0.5 rounded-sm border border-rule bg-paper p-1 text-sm aria-pressed:border-3 aria-pressed:border-ink aria-pressed:font-bold"
                     >
-                      <span
-                        aria-hidden
-                        className="absolute inset-0"
-                        style={{ background: INK[name], opacity: 0.08 + 0.12 * chip }}
-                      />
-                      <span className="relative">{chip}</span>
+                      <svg viewBox="0 0 40 36" className="h-9" aria-hidden>
+                        <rect
+                          x="10"
+                          y={34 - (30 * chip) / most}
+                          width="20"
+                          height={(30 * chip) / most}
+                          fill="var(--ink)"
+                          opacity="0.7"
+                        />
+                        <path d="M10 2V34H30V2" fill="none" stroke="var(--ink)" strokeWidth="2" />
+                      </svg>
+                      {entry.say(STEPS[chip]!)}
                     </button>
                   ))}
                 </div>

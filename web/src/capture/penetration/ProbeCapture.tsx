@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useUnits } from '../../units/units'
-import { Button, Input, Labelled, QuantityInput } from '../../ui/controls'
+import { Button, Choice, Input, Labelled, QuantityInput } from '../../ui/controls'
 import type { MethodTypes } from '../../api/methodTypes'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
@@ -8,6 +8,7 @@ import { PictureCapture, remember, remembered } from '../frame/parts'
 import { whole } from '../../api/readings'
 import { digitsToReadings, type Reading } from './digits'
 import { MeterButton } from '../frame/MeterButton'
+import { RodPushes, Rods } from './RodPushes'
 
 type Push = { readings: Reading[]; refusedAtMm?: number }
 
@@ -21,10 +22,12 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
   const { stepMm, deepestMm } = entry.method.drawn
   const { readings, set } = entry
   const units = useUnits()
-  const pushes: Push[] = (readings.probes ?? []).map((push) => ({
-    ...push,
-    readings: whole(push.readings, 'depthMm', 'kPa'),
+  const pushes: Push[] = (readings.probes ?? []).map(({ readings: read, refusedAtMm }) => ({
+    readings: whole(read, 'depthMm', 'kPa'),
+    ...(refusedAtMm !== undefined && { refusedAtMm }),
   }))
+  const rods = whole(readings.probes, 'pushedToMm')
+  const byHand = readings.instrument === 'rod'
   const [run, setRun] = useState('')
   // as gauges are read: hundreds of kPa, tens of psi
   const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
@@ -38,101 +41,125 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
     <PictureCapture
       capture={capture}
       entry={entry}
-      begun={pushes.length > 0}
-      instruction={entry.say('push', { n: pushes.length + 1, step: units.text(stepMm, 'mm') })}
-      picture={<Strip pushes={pushes} typed={typed} drawn={entry.method.drawn} />}
+      begun={(readings.probes ?? []).length > 0}
+      instruction={
+        byHand
+          ? entry.say('rod', { n: rods.length + 1 })
+          : entry.say('push', { n: pushes.length + 1, step: units.text(stepMm, 'mm') })
+      }
+      picture={
+        byHand ? (
+          <Rods pushes={rods} deepestMm={deepestMm} stepMm={stepMm} />
+        ) : (
+          <Strip pushes={pushes} typed={typed} drawn={entry.method.drawn} />
+        )
+      }
     >
-      <form
-        noValidate
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          add({ readings: typed })
+      {/* what one instrument showed the other can't have read */}
+      <Choice
+        {...entry.choice('instrument')}
+        onChange={(instrument) => {
+          if (instrument !== readings.instrument) set({ instrument, probes: undefined })
+          setRun('')
         }}
-      >
-        <Labelled
-          label={`Push ${pushes.length + 1}, ${units.system === 'us' ? 'tens of psi' : 'hundreds of kPa'}, two digits a depth`}
-          help={
-            typed.length > 0
-              ? typed
-                  .map((each) => `${units.number(each.depthMm, 'mm')}: ${units.text(each.kPa, 'kPa')}`)
-                  .join(' · ')
-              : `0812 is ${units.text(8 * perDigit, 'kPa')}, then ${units.text(12 * perDigit, 'kPa')}`
-          }
-        >
-          {(aria) => (
-            <Input
-              {...aria}
-              autoFocus
-              inputMode="numeric"
-              autoComplete="off"
-              className="min-h-14 text-2xl font-bold tracking-widest"
-              value={run}
-              onChange={(event) =>
-                setRun(event.target.value.replace(/\D/g, '').slice(0, (2 * deepestMm) / stepMm))
-              }
-            />
-          )}
-        </Labelled>
-        <div className="grid grid-cols-2 gap-2">
-          <Button kind="primary" type="submit" className="min-h-13" disabled={typed.length === 0}>
-            Next push
-          </Button>
-          <Button
-            className="min-h-13"
-            disabled={typed.length === 0}
-            onClick={() => add({ readings: typed, refusedAtMm: typed.at(-1)!.depthMm + stepMm })}
+      />
+      {byHand ? (
+        <RodPushes entry={entry} pushes={rods} onChange={(probes) => set({ probes })} />
+      ) : (
+        <>
+          <form
+            noValidate
+            className="grid gap-3"
+            onSubmit={(event) => {
+              event.preventDefault()
+              add({ readings: typed })
+            }}
           >
-            No further
-          </Button>
-        </div>
-        <MeterButton
-          instrument="penetrometer"
-          capture={capture}
-          label="Read from the meter"
-          onReading={(kPa) =>
-            setRun((old) =>
-              old.length < (2 * deepestMm) / stepMm
-                ? old + String(Math.min(99, Math.round(kPa / perDigit))).padStart(2, '0')
-                : old,
-            )
-          }
-          depthMm={(typed.length + 1) * stepMm}
-        />
-      </form>
-      {pushes.length > 0 && (
-        <ol aria-label="Pushes">
-          {pushes.map((push, i) => (
-            <li key={i} className="flex items-center gap-3 border-t border-rule text-[15px]">
-              <span className="font-semibold">{i + 1}</span>
-              <span className="grow">
-                {push.readings.map((each) => units.number(each.kPa, 'kPa')).join(', ')}
-                {push.refusedAtMm !== undefined && `; stopped at ${units.text(push.refusedAtMm, 'mm')}`}
-              </span>
-              <Button
-                kind="quiet"
-                aria-label={`Remove push ${i + 1}`}
-                onClick={() => set({ probes: pushes.filter((_, k) => k !== i) })}
-              >
-                remove
+            <Labelled
+              label={`Push ${pushes.length + 1}, ${units.system === 'us' ? 'tens of psi' : 'hundreds of kPa'}, two digits a depth`}
+              help={
+                typed.length > 0
+                  ? typed
+                      .map((each) => `${units.number(each.depthMm, 'mm')}: ${units.text(each.kPa, 'kPa')}`)
+                      .join(' · ')
+                  : `0812 is ${units.text(8 * perDigit, 'kPa')}, then ${units.text(12 * perDigit, 'kPa')}`
+              }
+            >
+              {(aria) => (
+                <Input
+                  {...aria}
+                  autoFocus
+                  inputMode="numeric"
+                  autoComplete="off"
+                  className="min-h-14 text-2xl font-bold tracking-widest"
+                  value={run}
+                  onChange={(event) =>
+                    setRun(event.target.value.replace(/\D/g, '').slice(0, (2 * deepestMm) / stepMm))
+                  }
+                />
+              )}
+            </Labelled>
+            <div className="grid grid-cols-2 gap-2">
+              <Button kind="primary" type="submit" className="min-h-13" disabled={typed.length === 0}>
+                Next push
               </Button>
-            </li>
-          ))}
-        </ol>
+              <Button
+                className="min-h-13"
+                disabled={typed.length === 0}
+                onClick={() => add({ readings: typed, refusedAtMm: typed.at(-1)!.depthMm + stepMm })}
+              >
+                No further
+              </Button>
+            </div>
+            <MeterButton
+              instrument="penetrometer"
+              capture={capture}
+              label="Read from the meter"
+              onReading={(kPa) =>
+                setRun((old) =>
+                  old.length < (2 * deepestMm) / stepMm
+                    ? old + String(Math.min(99, Math.round(kPa / perDigit))).padStart(2, '0')
+                    : old,
+                )
+              }
+              depthMm={(typed.length + 1) * stepMm}
+            />
+          </form>
+          {pushes.length > 0 && (
+            <ol aria-label="Pushes">
+              {pushes.map((push, i) => (
+                <li key={i} className="flex items-center gap-3 border-t border-rule text-[15px]">
+                  <span className="font-semibold">{i + 1}</span>
+                  <span className="grow">
+                    {push.readings.map((each) => units.number(each.kPa, 'kPa')).join(', ')}
+                    {push.refusedAtMm !== undefined && `; stopped at ${units.text(push.refusedAtMm, 'mm')}`}
+                  </span>
+                  <Button
+                    kind="quiet"
+                    aria-label={`Remove push ${i + 1}`}
+                    onClick={() => set({ probes: pushes.filter((_, k) => k !== i) })}
+                  >
+                    remove
+                  </Button>
+                </li>
+              ))}
+            </ol>
+          )}
+          <div className="grid grid-cols-2 gap-3">
+            <QuantityInput
+              {...entry.quantity('tipDiameterMm')}
+              onChange={(tipDiameterMm) => {
+                remember('tip', tipDiameterMm)
+                set({ tipDiameterMm })
+              }}
+            />
+            <QuantityInput
+              {...entry.quantity('scaleTipDiameterMm')}
+              label={`${entry.label('scaleTipDiameterMm')} (if another)`}
+            />
+          </div>
+        </>
       )}
-      <div className="grid grid-cols-2 gap-3">
-        <QuantityInput
-          {...entry.quantity('tipDiameterMm')}
-          onChange={(tipDiameterMm) => {
-            remember('tip', tipDiameterMm)
-            set({ tipDiameterMm })
-          }}
-        />
-        <QuantityInput
-          {...entry.quantity('scaleTipDiameterMm')}
-          label={`${entry.label('scaleTipDiameterMm')} (if another)`}
-        />
-      </div>
     </PictureCapture>
   )
 }

@@ -75,6 +75,8 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
             set({ ringDiameterMm })
           }}
         />
+        <QuantityInput {...entry.quantity('insertedMm')} />
+        <QuantityInput {...entry.quantity('pondedMm')} />
         <QuantityInput
           {...entry.quantity('stormMmPerHour')}
           label={`${entry.label('stormMmPerHour')} (if any)`}

@@ -1,6 +1,6 @@
 import type { ReadingsOf } from '../../api/readings'
 import { useNow } from '../../timers/clocks'
-import { Button, Check, Input } from '../../ui/controls'
+import { Button, Check, Input, Choice } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
@@ -59,11 +59,14 @@ export function ClodsCapture(capture: CaptureProps<'slump'>) {
                 checked={clod.dryAtStart === true}
                 onChange={(dryAtStart) => change(i, { dryAtStart })}
               />
-              <Check
-                label={entry.item('clods', 'mouldableAfter').label}
-                checked={clod.mouldableAfter === true}
-                onChange={(mouldableAfter) => change(i, { mouldableAfter })}
-              />
+              {clod.outcome !== undefined && (
+                <Choice
+                  label={entry.item('clods', 'inHand').label}
+                  options={entry.item('clods', 'inHand').options}
+                  value={clod.inHand}
+                  onChange={(inHand) => change(i, { inHand })}
+                />
+              )}
               {clods.length > 1 && (
                 <Button
                   kind="quiet"

@@ -22,7 +22,8 @@ export function FeelCapture(props: CaptureProps<'texture-feel'>) {
   const record = useRecord(props)
   // a reading that is declared for either key has the options of the key that is used
   const optionsOf = (name: 'feel' | 'ball' | 'cracks') =>
-    entry.method.readings.find((each) => each.name === name && counts(each, readings))?.options ?? []
+    entry.method.readings.find((each) => each.name === name && counts(each, readings, entry.method.readings))
+      ?.options ?? []
   const yesNo = (name: NamesOf<Readings, boolean>, after: Step[]) => (
     <Choice
       label=""

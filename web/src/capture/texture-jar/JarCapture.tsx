@@ -1,11 +1,10 @@
 import { useMemo } from 'react'
-import { asNumber, asRows, asText } from '../../api/readings'
 import { useCore } from '../../core/core'
-import { words } from '../../words/dates'
 import { showSpan } from '../../timers/clocks'
 import { useUnits } from '../../units/units'
-import { Check, QuantityInput } from '../../ui/controls'
+import { Check, Choice, QuantityInput } from '../../ui/controls'
 import { JarPicture } from './JarPicture'
+import { JarShares } from './JarShares'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
@@ -85,6 +84,7 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
           <strong>{showSpan(drawn.settledSeconds)}</strong> on.
         </p>
       )}
+      <Choice {...entry.choice('marks')} />
       {water !== undefined && <TestClock capture={capture} moments={moments} onRead={read} />}
       <div className="grid grid-cols-3 gap-3">
         {(['sandMm', 'siltMm', 'clayMm'] as const).map((name) => (
@@ -96,10 +96,11 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
           Times and ruler as they were
         </summary>
         <div className="grid grid-cols-2 gap-3">
-          {(['sandMarkSeconds', 'siltMarkSeconds', 'clayMarkSeconds'] as const).map((name) => (
-            <QuantityInput key={name} {...entry.quantity(name)} />
-          ))}
-          {(['baseOffsetMm', 'rulerErrorMm'] as const).map((name) => (
+          {readings.marks !== 'by-eye' &&
+            (['sandMarkSeconds', 'siltMarkSeconds', 'clayMarkSeconds'] as const).map((name) => (
+              <QuantityInput key={name} {...entry.quantity(name)} />
+            ))}
+          {(['baseOffsetMm', 'rulerErrorMm', 'coarseSandMm', 'floatingMm'] as const).map((name) => (
             <QuantityInput key={name} {...entry.quantity(name)} />
           ))}
         </div>
@@ -107,7 +108,7 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
       <Check {...entry.flag('dispersant')} />
       <Check {...entry.flag('waterClearAtEnd')} />
       {live?.envelope && <Triangle envelope={live.envelope} />}
-      {live?.envelope && <Chances rows={live.envelope.series['classProbabilities']} />}
+      {live?.envelope && <JarShares envelope={live.envelope} />}
       {live?.envelope?.values.sandCutUm && (
         <p className="text-sm text-soft">
           Marked at those times, the sand line stands for{' '}
@@ -116,24 +117,5 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
         </p>
       )}
     </PictureCapture>
-  )
-}
-
-const SHOWN = 3
-
-/** How likely each texture class is, given what a ruler can tell. */
-function Chances({ rows }: { rows: unknown }) {
-  const chances = asRows(rows).map((row) => ({
-    textureClass: asText(row.textureClass) ?? '',
-    probability: asNumber(row.probability) ?? 0,
-  }))
-  return (
-    <p className="text-[15px]">
-      {chances
-        .filter((each) => each.probability >= 0.005)
-        .slice(0, SHOWN)
-        .map((each) => `${words(each.textureClass)} ${Math.round(100 * each.probability)} %`)
-        .join(', ')}
-    </p>
   )
 }

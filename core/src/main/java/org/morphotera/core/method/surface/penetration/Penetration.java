@@ -33,7 +33,7 @@ import org.morphotera.core.soil.Unit;
 
 /**
  * Resistance to a pushed probe, by depth. Roots of most crops hardly grow where it passes 2000 kPa (Taylor, Roberson and
- * Gardner, 1963; 300 psi). Readings on the scale of another tip are corrected by the ratio of the tips' areas.
+ * Parker, 1966). Readings on the scale of another tip are corrected by the ratio of the tips' areas.
  */
 public final class Penetration implements FieldMethod<Penetration.Readings> {
 

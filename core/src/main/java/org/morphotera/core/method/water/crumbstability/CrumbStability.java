@@ -273,7 +273,8 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
                 .drawn("crumbs", 6)
                 .drawn("fewestCrumbs", FEWEST_CRUMBS)
                 .drawn("mostCrumbs", MOST_CRUMBS)
-                .drawn("stillSeconds", STAGE_SECONDS);
+                .drawn("stillSeconds", STAGE_SECONDS)
+                .drawn("watchedSeconds", WATCHED_SECONDS);
     }
 
     @Override
