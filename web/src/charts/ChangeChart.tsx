@@ -8,6 +8,21 @@ const WIDTH = 760
 const HEIGHT = 400
 const MARGIN = { top: 56, right: 20, bottom: 34, left: 58 }
 
+/** Where the last date would not be told from the first: the smallest change that could have been seen, to both sides. */
+function sameBand(view: ChangeView) {
+  const { change, dates } = view
+  const first = dates[0]
+  const last = dates.at(-1)
+  if (!change || change.smallest === undefined || !first || !last) return undefined
+  const { smallest, logarithmic } = change
+  return {
+    from: new Date(first.on),
+    to: new Date(last.on),
+    low: logarithmic ? first.middle / smallest : first.middle - smallest,
+    high: logarithmic ? first.middle * smallest : first.middle + smallest,
+  }
+}
+
 /** Every reading of every stop over the years, with what was done on the same axis. */
 export function ChangeChart({ view }: { view: ChangeView }) {
   const units = useUnits()
@@ -33,6 +48,10 @@ export function ChangeChart({ view }: { view: ChangeView }) {
     .domain([least!, most!])
     .nice()
     .range([HEIGHT - MARGIN.bottom, MARGIN.top])
+  const untreated = new Set(
+    view.stops.filter((stop) => stop.role === 'control' || stop.role === 'reference').map((stop) => stop.id),
+  )
+  const band = sameBand(view)
   const label = view.ofStanding
     ? 'standing'
     : unit
@@ -69,6 +88,37 @@ export function ChangeChart({ view }: { view: ChangeView }) {
           </text>
         ))}
       </g>
+      {view.better !== 0 && (
+        <g fontSize="13" fill="var(--accent)">
+          <text
+            x={WIDTH - MARGIN.right}
+            y={view.better > 0 ? MARGIN.top - 2 : HEIGHT - MARGIN.bottom - 6}
+            textAnchor="end"
+          >
+            {view.better > 0 ? '↑ better' : '↓ better'}
+          </text>
+        </g>
+      )}
+      {band && (
+        <g>
+          <defs>
+            <pattern id="same" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <line x1="0" x2="0" y1="0" y2="6" stroke="var(--strong-rule)" strokeWidth="1" />
+            </pattern>
+          </defs>
+          <rect
+            x={x(band.from)}
+            width={x(band.to) - x(band.from)}
+            y={Math.max(MARGIN.top, y(shown(band.high)))}
+            height={Math.max(
+              0,
+              Math.min(HEIGHT - MARGIN.bottom, y(shown(band.low))) - Math.max(MARGIN.top, y(shown(band.high))),
+            )}
+            fill="url(#same)"
+            opacity="0.35"
+          />
+        </g>
+      )}
       {events.map((event, i) => (
         <g key={event.id} fontSize="12.5" fill="var(--ink)">
           <line
@@ -96,6 +146,7 @@ export function ChangeChart({ view }: { view: ChangeView }) {
           stroke="var(--strong-rule)"
           strokeWidth="1.2"
           opacity="0.55"
+          strokeDasharray={untreated.has(stop) ? '5 4' : undefined}
         />
       ))}
       {points.map((point) => (
@@ -114,7 +165,18 @@ export function ChangeChart({ view }: { view: ChangeView }) {
               strokeWidth="2"
             />
           )}
-          <circle cx={x(point.at)} cy={y(point.y)} r="3.2" />
+          {untreated.has(point.stopId) ? (
+            <rect
+              x={x(point.at) - 3.5}
+              y={y(point.y) - 3.5}
+              width="7"
+              height="7"
+              fill="var(--paper)"
+              strokeWidth="1.6"
+            />
+          ) : (
+            <circle cx={x(point.at)} cy={y(point.y)} r="3.2" />
+          )}
         </g>
       ))}
       {view.dates.map((date) => (

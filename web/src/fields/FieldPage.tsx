@@ -17,6 +17,7 @@ import { FieldPlan } from './FieldPlan'
 import { figureText, keyOf } from './finding'
 import { Functions } from './Functions'
 import { SoilFace } from './SoilFace'
+import { StopRoles } from './StopRoles'
 
 /** A field by depth: what was found where, what limits it, and how it looked before. */
 export function FieldPage() {
@@ -264,11 +265,7 @@ function Stops({ face }: { face: FieldFaceView }) {
         {odd.size > 0 && ', those with an odd finding in ochre'}
       </h2>
       <FieldPlan boundary={face.field.boundary} stops={face.stops} odd={odd} />
-      <ul className="flex flex-wrap gap-x-4 gap-y-1">
-        {face.stops.map((stop) => (
-          <li key={stop.id}>{stop.label}</li>
-        ))}
-      </ul>
+      <StopRoles field={face.field.id} stops={face.stops} />
     </section>
   )
 }

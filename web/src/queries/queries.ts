@@ -104,10 +104,10 @@ export const queries = {
           }),
         )) ?? null,
     }),
-  stopsNeeded: (deviation: number, change: number) =>
+  stopsNeeded: (deviation: number, change: number, shared: number) =>
     queryOptions({
-      queryKey: ['stops-needed', deviation, change],
-      queryFn: () => must(api.GET('/api/stops-needed', { params: { query: { deviation, change } } })),
+      queryKey: ['stops-needed', deviation, change, shared],
+      queryFn: () => must(api.GET('/api/stops-needed', { params: { query: { deviation, change, shared } } })),
     }),
   field: (id: string) =>
     queryOptions({

@@ -6,7 +6,8 @@ import type { ChangeVerdict, ChangeView, EventChange } from '../api/schema'
 import { ChangeChart } from '../charts/ChangeChart'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
-import { Check, Input, QuantityInput, Select } from '../ui/controls'
+import { useStopRole } from '../fields/useStopRole'
+import { Button, Check, Input, QuantityInput, Select } from '../ui/controls'
 import { Failed, Loading, Notice } from '../ui/states'
 import { useUnits } from '../units/units'
 
@@ -50,13 +51,15 @@ export function ChangePage() {
             <Pick view={view} change={change} />
             <ChangeChart view={view} />
             <p className="text-sm text-soft">
-              Each line is a stop, each whisker a reading’s own spread, the bar the middle of the stops. What
-              was done stands on the same years.
+              Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread, the
+              bar the middle of the treated stops. Inside the hatched band nothing could be told apart from the
+              first date. What was done stands on the same years.
             </p>
             <StopPick view={view} wanted={wanted.stops} change={change} />
           </section>
           <aside className="grid content-start gap-6">
             <Verdict change={view.change} />
+            {view.change && view.change.controls === 0 && <MarkControl field={id!} view={view} />}
             {view.trend && <p className="border-t border-rule pt-3">{view.trend.sentence}</p>}
             {view.events.length > 0 && <AfterEvents events={view.events} />}
             <StopsNeeded view={view} />
@@ -152,7 +155,10 @@ function Verdict({ change }: { change: ChangeVerdict | undefined }) {
       <h2 className="text-sm font-semibold text-soft">
         {showDay(change.from)} to {showDay(change.to)}
       </h2>
-      <p className="text-2xl font-bold">{VERDICTS[change.verdict]}</p>
+      <p className="text-2xl font-bold">
+        {VERDICTS[change.verdict]}
+        {change.direction !== 'none' && `: ${change.direction}`}
+      </p>
       <p className="leading-snug">{units.prose(change.sentence)}</p>
       {change.mismatches.length > 0 && (
         <ul className="grid gap-1">
@@ -188,26 +194,65 @@ function AfterEvents({ events }: { events: EventChange[] }) {
   )
 }
 
+/** Controls take off what a whole visit reads high: one tap marks a stop that was not treated. */
+function MarkControl({ field, view }: { field: string; view: ChangeView }) {
+  const change = useStopRole(field)
+  const shown = new Set(view.points.map((point) => point.stopId))
+  const stops = view.stops.filter((stop) => shown.has(stop.id))
+  if (stops.length < 2) return null
+  return (
+    <section aria-label="Control" className="grid gap-2 border-t border-rule pt-3">
+      <p className="leading-snug">
+        A whole visit may read high or low. Stops that were not treated take that off. Was one of these left
+        alone?
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {stops.map((stop) => (
+          <Button
+            key={stop.id}
+            disabled={change.isPending}
+            onClick={() => change.mutate({ stop, role: 'control' })}
+          >
+            {stop.label}
+          </Button>
+        ))}
+      </div>
+      {change.isError && (
+        <p role="alert" className="text-failing">
+          {change.error.message}
+        </p>
+      )}
+    </section>
+  )
+}
+
 /** How many stops a change of some size takes, from how much the paired differences scattered here. */
 function StopsNeeded({ view }: { view: ChangeView }) {
   const units = useUnits()
   const deviation = view.change?.deviation
+  const shared = view.change?.shared ?? 0
+  // a factor is asked for in per cent
+  const log = view.change?.logarithmic === true
   const [size, setSize] = useState<number>()
-  const asked = size ?? view.stopsNeeded[1]?.change
+  const offered = view.stopsNeeded[1]?.change
+  const asked = size ?? (log && offered !== undefined ? Math.round(100 * (Math.exp(offered) - 1)) : offered)
+  const onScale = asked === undefined ? undefined : log ? Math.log(1 + asked / 100) : asked
   const answer = useQuery({
-    ...queries.stopsNeeded(deviation ?? 1, asked ?? 1),
-    enabled: Boolean(deviation && asked && asked > 0),
+    ...queries.stopsNeeded(deviation ?? 1, onScale ?? 1, shared),
+    enabled: Boolean(deviation && onScale && onScale > 0),
   })
   if (!deviation) return null
   return (
     <section aria-label="How many stops" className="grid gap-2 border-t border-rule pt-3">
       <h2 className="text-lg">How many stops would I need?</h2>
-      <QuantityInput label="To see a change of" unit={view.unit ?? ''} value={asked} onChange={setSize} />
+      <QuantityInput label="To see a change of" unit={log ? '%' : (view.unit ?? '')} value={asked} onChange={setSize} />
       <p role="status">
         {answer.data?.stops
-          ? `${answer.data.stops} stops, measured on both dates, show ${units.text(answer.data.change, view.unit ?? '')} four times in five.`
+          ? `${answer.data.stops} stops, measured on both dates, show ${log ? `${asked} %` : units.text(answer.data.change, view.unit ?? '')} four times in five.`
           : answer.data
-            ? 'More than 200 stops: this test scatters too much here for so small a change.'
+            ? shared > 0
+              ? 'So small a change does not show without a control, however many stops: two visits may differ by as much by themselves.'
+              : 'More than 200 stops: this test scatters too much here for so small a change.'
             : answer.isError
               ? answer.error.message
               : '…'}

@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import type { Draft, MadeTest, MethodEntry, Stop, VisitView } from '../api/schema'
 import { useKeys } from '../ui/keys'
 import { useVisit } from './useVisit'
-import { showDay } from '../words/dates'
+import { showDay, words } from '../words/dates'
 import { PhotoButton } from '../photos/PhotoButton'
 import { Button } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
@@ -61,6 +61,9 @@ export function VisitPage() {
                 className="-mb-px min-h-11 border-b-3 border-transparent aria-[current]:border-ink aria-[current]:font-bold"
               >
                 {each.label}{' '}
+                {each.role !== 'routine' && (
+                  <span className="text-sm font-normal text-soft">({words(each.role)}) </span>
+                )}
                 <span className="text-sm font-normal text-soft">
                   {made} of {of}
                 </span>

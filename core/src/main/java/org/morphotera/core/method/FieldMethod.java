@@ -63,6 +63,16 @@ public interface FieldMethod<R extends Record> {
         return null;
     }
 
+    /** By which instrument, key or water the figure came about; {@code null} where it makes no difference. */
+    default String kind(Map<String, Object> readings, Envelope envelope) {
+        return kindReading() != null && readings.get(kindReading()) instanceof String said ? said : null;
+    }
+
+    /** Whether figures of two kinds mean other things, so that no change between them can be told. */
+    default boolean kindsNeverCompare() {
+        return false;
+    }
+
     /** Whether what was read forbids to judge an indicator, such as dispersion in tap water. */
     default boolean hides(String indicator, Envelope envelope) {
         return false;

@@ -10,12 +10,15 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.statistics.Sample;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.trend.ChangeScale;
+import org.morphotera.core.trend.Direction;
 import org.morphotera.core.trend.Likeness;
 import org.morphotera.core.trend.LongTrend;
 import org.morphotera.core.trend.PairedChange;
@@ -41,18 +44,34 @@ class ChangeBuilder {
         this.messages = messages;
     }
 
-    /** All readings of one indicator at one depth; by figure where every one has a figure, else by standing. */
+    /**
+     * All readings of one indicator at one depth; by figure where every one has a figure, else by standing.
+     *
+     * @param scale on which changes are held against each other
+     * @param untreated stops whose role says that they are not treated
+     */
     record History(
-            String indicator, String unit, boolean ofStanding, List<IndicatorRow> rows, Map<UUID, Visit> visits) {
+            String indicator,
+            String unit,
+            boolean ofStanding,
+            ChangeScale scale,
+            List<IndicatorRow> rows,
+            Map<UUID, Visit> visits,
+            Set<UUID> untreated) {
 
         double value(IndicatorRow row) {
             return ofStanding ? row.standing() : row.figure();
         }
 
+        double onScale(IndicatorRow row) {
+            return scale.of(value(row));
+        }
+
+        /** How far the conversion to this figure can be off, on the scale. */
         double halfWidth(IndicatorRow row) {
             Double low = ofStanding ? row.standingLow() : row.figureLow();
             Double high = ofStanding ? row.standingHigh() : row.figureHigh();
-            return low == null || high == null ? 0 : (high - low) / 2;
+            return low == null || high == null ? 0 : (scale.of(high) - scale.of(low)) / 2;
         }
 
         List<IndicatorRow> on(UUID visit) {
@@ -73,7 +92,14 @@ class ChangeBuilder {
         return history.dates().stream()
                 .map(visit -> {
                     List<IndicatorRow> rows = history.on(visit.id());
-                    return new Changes.Date(visit.id(), visit.visitedOn(), rows.size(), middle(history, rows));
+                    List<IndicatorRow> treated = rows.stream()
+                            .filter(row -> !history.untreated().contains(row.stopId()))
+                            .toList();
+                    return new Changes.Date(
+                            visit.id(),
+                            visit.visitedOn(),
+                            rows.size(),
+                            middle(history, treated.isEmpty() ? rows : treated));
                 })
                 .toList();
     }
@@ -96,27 +122,43 @@ class ChangeBuilder {
         return pairs;
     }
 
-    /** Change between two visits. */
+    /** Change between two visits, against the stops that are not treated where there are some. */
     Changes.ChangeVerdict change(History history, Visit from, Visit to) {
-        List<IndicatorRow[]> pairs = pairs(history, from, to, null);
-        double[] differences = differences(history, pairs);
-        List<Changes.MismatchView> mismatches = mismatches(history, from, to, pairs);
-        return verdict(history, from, to, differences, widening(history, pairs), mismatches);
+        List<IndicatorRow[]> all = pairs(history, from, to, null);
+        return verdict(history, from, to, split(all, pair -> history.untreated().contains(pair[1].stopId())));
+    }
+
+    /** Pairs of treated stops, and of those they are held against. */
+    private record Split(List<IndicatorRow[]> treated, List<IndicatorRow[]> controls) {}
+
+    private static Split split(List<IndicatorRow[]> all, Predicate<IndicatorRow[]> control) {
+        Map<Boolean, List<IndicatorRow[]>> parts = all.stream().collect(Collectors.partitioningBy(control));
+        // nothing but untreated stops: then they are what is followed
+        return parts.get(false).isEmpty()
+                ? new Split(parts.get(true), List.of())
+                : new Split(parts.get(false), parts.get(true));
     }
 
     private static double[] differences(History history, List<IndicatorRow[]> pairs) {
         return pairs.stream()
-                .mapToDouble(pair -> history.value(pair[1]) - history.value(pair[0]))
+                .mapToDouble(pair -> history.onScale(pair[1]) - history.onScale(pair[0]))
                 .toArray();
     }
 
-    /** Where instrument, key or water differ, both half-widths stand in the way. */
-    private static double widening(History history, List<IndicatorRow[]> pairs) {
+    /** Where instrument, kit or water differ, the half-widths of both conversions stand in the way. */
+    private static double conversion(History history, List<IndicatorRow[]> pairs) {
         return pairs.stream()
                 .filter(pair -> !Objects.equals(pair[0].kind(), pair[1].kind()))
                 .mapToDouble(pair -> Math.hypot(history.halfWidth(pair[0]), history.halfWidth(pair[1])))
                 .average()
                 .orElse(0);
+    }
+
+    /** Whether readings by other keys or runs stand against each other, whose figures mean other things. */
+    private boolean keysForbid(List<IndicatorRow[]> pairs) {
+        return pairs.stream()
+                .anyMatch(pair -> methods.get(pair[1].method()).kindsNeverCompare()
+                        && !Objects.equals(pair[0].kind(), pair[1].kind()));
     }
 
     private List<Changes.MismatchView> mismatches(History history, Visit from, Visit to, List<IndicatorRow[]> pairs) {
@@ -160,46 +202,116 @@ class ChangeBuilder {
         };
     }
 
-    private Changes.ChangeVerdict verdict(
-            History history,
-            Visit from,
-            Visit to,
-            double[] differences,
-            double widening,
-            List<Changes.MismatchView> mismatches) {
+    private Changes.ChangeVerdict verdict(History history, Visit from, Visit to, Split pairs) {
+        List<Changes.MismatchView> mismatches = mismatches(history, from, to, pairs.treated());
         boolean alike =
                 mismatches.stream().filter(Changes.MismatchView::matters).count() < Likeness.TOO_MANY;
-        PairedChange change = PairedChange.ofDifferences(differences, widening, alike);
+        boolean otherKeys = keysForbid(pairs.treated());
+        double[] differences = differences(history, pairs.treated());
+        PairedChange change = PairedChange.of(
+                differences,
+                differences(history, pairs.controls()),
+                history.scale(),
+                conversion(history, pairs.treated()),
+                alike && !otherKeys);
+        Direction direction = Direction.of(change.verdict(), standingsMoved(pairs.treated()));
+        String sentence = messages.text(
+                List.of(
+                        "change." + (otherKeys ? "other-keys" : key(change, history)),
+                        "change." + change.verdict().code()),
+                args(history, pairs.treated(), change, direction, mismatches));
+        return new Changes.ChangeVerdict(
+                from.visitedOn(),
+                to.visitedOn(),
+                change.verdict().code(),
+                direction.code(),
+                change.pairs(),
+                change.controls(),
+                history.scale().logarithmic(),
+                told(history, change.mean()),
+                told(history, change.low()),
+                told(history, change.high()),
+                told(history, change.smallest()),
+                deviation(differences),
+                change.controls() > 0 ? 0 : history.scale().visit(),
+                mismatches,
+                tidy(sentence));
+    }
+
+    private static String key(PairedChange change, History history) {
+        return change.verdict().code() + (history.scale().logarithmic() ? "-log" : "");
+    }
+
+    /** A change as it is told: a difference, or a factor. */
+    private static Double told(History history, Double change) {
+        return change == null ? null : Double.valueOf(history.scale().told(change));
+    }
+
+    /** By how much the standings of the treated stops moved, on average. */
+    private static double standingsMoved(List<IndicatorRow[]> pairs) {
+        return pairs.stream()
+                .mapToDouble(pair -> pair[1].standing() - pair[0].standing())
+                .average()
+                .orElse(0);
+    }
+
+    private Map<String, Object> args(
+            History history,
+            List<IndicatorRow[]> pairs,
+            PairedChange change,
+            Direction direction,
+            List<Changes.MismatchView> mismatches) {
+        boolean log = history.scale().logarithmic();
         Map<String, Object> args = new LinkedHashMap<>();
         args.put("indicator", history.indicator());
         args.put("unit", history.unit() == null ? "" : history.unit());
         args.put("n", change.pairs());
-        args.put("mean", shown(change.mean() == null ? null : Double.valueOf(signed(change))));
-        args.put("low", shown(change.low()));
-        args.put("high", shown(change.high()));
-        args.put("smallest", shown(change.smallest()));
+        args.put("earlier", shown(middle(history, pairs, 0)));
+        args.put("later", shown(middle(history, pairs, 1)));
+        args.put("mean", log ? percent(change.mean(), change) : shown(signed(change)));
+        args.put("low", log ? percent(change.low(), change) : shown(change.low()));
+        args.put("high", log ? percent(change.high(), change) : shown(change.high()));
+        args.put("smallest", log ? percent(change.smallest(), null) : shown(change.smallest()));
+        args.put("direction", messages.text("change.direction." + direction.code()));
+        args.put(
+                "against",
+                change.controls() == 0
+                        ? ""
+                        : messages.text(List.of("change.against"), Map.of("controls", change.controls())));
         args.put(
                 "mismatches",
                 mismatches.stream()
                         .filter(Changes.MismatchView::matters)
                         .map(Changes.MismatchView::label)
                         .toList());
-        return new Changes.ChangeVerdict(
-                from.visitedOn(),
-                to.visitedOn(),
-                change.verdict().code(),
-                change.pairs(),
-                change.mean(),
-                change.low(),
-                change.high(),
-                change.smallest(),
-                deviation(differences),
-                mismatches,
-                tidy(messages.text(List.of("change." + change.verdict().code()), args)));
+        return args;
+    }
+
+    /** The mean of one side of the pairs, on the scale of the figure. */
+    private static Double middle(History history, List<IndicatorRow[]> pairs, int side) {
+        return pairs.isEmpty()
+                ? null
+                : Double.valueOf(history.scale()
+                        .figure(Sample.of(pairs.stream()
+                                        .map(pair -> history.onScale(pair[side]))
+                                        .toList())
+                                .mean()));
+    }
+
+    /** A change on a logarithmic scale in per cent; of a fall its size. */
+    private static Object percent(Double change, PairedChange of) {
+        if (change == null) {
+            return "–";
+        }
+        double pct = 100 * (Math.exp(change) - 1);
+        return Numbers.significant(of != null && of.verdict() == PairedChange.Verdict.FALLEN ? -pct : pct, 2);
     }
 
     /** "fallen by" takes the size, everything else the sign too. */
-    private static double signed(PairedChange change) {
+    private static Double signed(PairedChange change) {
+        if (change.mean() == null) {
+            return null;
+        }
         return change.verdict() == PairedChange.Verdict.FALLEN ? -change.mean() : change.mean();
     }
 
@@ -238,18 +350,18 @@ class ChangeBuilder {
         }
         Set<UUID> treated = event.stopIds() == null ? null : Set.copyOf(event.stopIds());
         List<IndicatorRow[]> all = pairs(history, before, after, null);
-        List<IndicatorRow[]> done = pairs(history, before, after, treated);
-        double[] control = all.stream()
-                .filter(pair -> treated != null && !treated.contains(pair[1].stopId()))
-                .mapToDouble(pair -> history.value(pair[1]) - history.value(pair[0]))
-                .toArray();
-        double[] differences = PairedChange.lessDrift(differences(history, done), control);
-        Changes.ChangeVerdict change = verdict(
-                history, before, after, differences, widening(history, done), mismatches(history, before, after, done));
-        String caution = control.length == 0
+        Split pairs = split(
+                all,
+                pair -> treated == null
+                        ? history.untreated().contains(pair[1].stopId())
+                        : !treated.contains(pair[1].stopId()));
+        Changes.ChangeVerdict change = verdict(history, before, after, pairs);
+        String caution = pairs.controls().isEmpty()
                 ? messages.text("change.event-alone")
-                : messages.text(List.of("change.event-controlled"), Map.of("controls", control.length));
-        return new Changes.EventChange(event, change, control.length, caution);
+                : messages.text(
+                        List.of("change.event-controlled"),
+                        Map.of("controls", pairs.controls().size()));
+        return new Changes.EventChange(event, change, pairs.controls().size(), caution);
     }
 
     /** A steady rise or fall over the middles of three dates or more. */
@@ -258,11 +370,16 @@ class ChangeBuilder {
             return null;
         }
         LocalDate first = dates.get(0).on();
-        double[] years = dates.stream()
-                .mapToDouble(date -> ChronoUnit.DAYS.between(first, date.on()) / DAYS_A_YEAR)
-                .toArray();
-        LongTrend trend = LongTrend.of(
-                years, dates.stream().mapToDouble(Changes.Date::middle).toArray());
+        LongTrend trend = LongTrend.of(history.rows().stream()
+                .filter(row -> !history.untreated().contains(row.stopId()))
+                .map(row -> new LongTrend.Reading(
+                        row.stopId(),
+                        ChronoUnit.DAYS.between(
+                                        first,
+                                        history.visits().get(row.visitId()).visitedOn())
+                                / DAYS_A_YEAR,
+                        history.value(row)))
+                .toList());
         if (trend == null) {
             return null;
         }
@@ -290,9 +407,11 @@ class ChangeBuilder {
             return List.of();
         }
         List<Changes.StopsNeeded> needed = new ArrayList<>();
+        double smallest = change.logarithmic() ? Math.log(change.smallest()) : change.smallest();
         for (double factor : new double[] {0.25, 0.5, 0.75, 1, 1.5, 2}) {
-            double size = Numbers.significant(change.smallest() * factor, 2);
-            needed.add(new Changes.StopsNeeded(size, PairedChange.stopsNeeded(change.deviation(), size, MOST_STOPS)));
+            double size = Numbers.significant(smallest * factor, 2);
+            needed.add(new Changes.StopsNeeded(
+                    size, PairedChange.stopsNeeded(change.deviation(), change.shared(), size, MOST_STOPS)));
         }
         return needed;
     }

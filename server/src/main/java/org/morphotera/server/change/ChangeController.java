@@ -42,12 +42,22 @@ class ChangeController {
         return reader.read(who.practiceId(), id, new ChangeReader.Wanted(indicator, band, method, stops, from, to));
     }
 
-    /** How many stops a change of some size takes, from how much paired differences scatter. */
+    /**
+     * How many stops a change of some size takes, from how much paired differences scatter.
+     *
+     * @param shared standard deviation that all readings of a visit share
+     */
     @GetMapping("/api/stops-needed")
-    Changes.StopsNeeded stopsNeeded(@RequestParam double deviation, @RequestParam double change) {
+    Changes.StopsNeeded stopsNeeded(
+            @RequestParam double deviation,
+            @RequestParam double change,
+            @RequestParam(defaultValue = "0") double shared) {
         if (!(deviation > 0) || !(change > 0) || Double.isInfinite(deviation) || Double.isInfinite(change)) {
             throw RefusedException.of("change", "NOT_POSITIVE", "Give a scatter and a change over 0.");
         }
-        return new Changes.StopsNeeded(change, PairedChange.stopsNeeded(deviation, change, MOST_STOPS));
+        if (!(shared >= 0) || Double.isInfinite(shared)) {
+            throw RefusedException.of("shared", "NOT_POSITIVE", "Give what a visit shares as 0 or more.");
+        }
+        return new Changes.StopsNeeded(change, PairedChange.stopsNeeded(deviation, shared, change, MOST_STOPS));
     }
 }

@@ -7,12 +7,18 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.result.Level;
+import org.morphotera.core.score.StopRole;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.trend.ChangeScale;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.visits.Visit;
@@ -34,6 +40,7 @@ public class ChangeReader {
     private final VisitReader visits;
     private final IndicatorReader indicators;
     private final ChangeBuilder builder;
+    private final Benchmarks benchmarks;
     private final Messages messages;
 
     ChangeReader(
@@ -41,11 +48,13 @@ public class ChangeReader {
             VisitReader visits,
             IndicatorReader indicators,
             ChangeBuilder builder,
+            Benchmarks benchmarks,
             Messages messages) {
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
         this.builder = builder;
+        this.benchmarks = benchmarks;
         this.messages = messages;
     }
 
@@ -86,6 +95,7 @@ public class ChangeReader {
                     null,
                     null,
                     false,
+                    0,
                     fields.stops(practice, id),
                     List.of(),
                     List.of(),
@@ -97,15 +107,21 @@ public class ChangeReader {
         }
         Map<UUID, Visit> known =
                 visits.visitsOf(practice, id).stream().collect(Collectors.toMap(Visit::id, Function.identity()));
+        List<Stop> places = fields.stops(practice, id);
+        Set<UUID> wheelTracks = withRole(places, role -> role == StopRole.WHEEL_TRACK);
+        Set<UUID> untreated = withRole(places, StopRole::isUntreated);
         Set<UUID> stops = wanted.stops() == null || wanted.stops().isEmpty() ? null : Set.copyOf(wanted.stops());
         List<IndicatorRow> rows =
                 indicators.history(practice, id, chosen.indicator(), chosen.band(), chosen.method()).stream()
-                        .filter(row -> stops == null || stops.contains(row.stopId()))
+                        .filter(row ->
+                                stops == null ? !wheelTracks.contains(row.stopId()) : stops.contains(row.stopId()))
                         .filter(row -> within(known.get(row.visitId()).visitedOn(), wanted.from(), wanted.to()))
                         .toList();
         boolean ofStanding = rows.stream().anyMatch(row -> row.figure() == null);
         String unit = ofStanding || rows.isEmpty() ? null : rows.get(0).unit();
-        ChangeBuilder.History history = new ChangeBuilder.History(chosen.indicator(), unit, ofStanding, rows, known);
+        ChangeScale scale = ofStanding ? ChangeScale.STANDING : ChangeScale.of(chosen.indicator(), benchmarks);
+        ChangeBuilder.History history =
+                new ChangeBuilder.History(chosen.indicator(), unit, ofStanding, scale, rows, known, untreated);
         List<Changes.Date> dates = builder.dates(history);
         List<Visit> visited = history.dates();
         Changes.ChangeVerdict change =
@@ -117,7 +133,8 @@ public class ChangeReader {
                 unit,
                 ofStanding ? null : messages.optional("figure." + chosen.indicator()),
                 ofStanding,
-                fields.stops(practice, id),
+                scale.better(),
+                places,
                 rows.stream().map(row -> point(history, row)).toList(),
                 dates,
                 change,
@@ -128,6 +145,13 @@ public class ChangeReader {
                         .toList(),
                 events,
                 builder.stopsNeeded(change));
+    }
+
+    private static Set<UUID> withRole(List<Stop> stops, Predicate<StopRole> wanted) {
+        return stops.stream()
+                .filter(stop -> wanted.test(Coded.find(StopRole.values(), stop.role())))
+                .map(Stop::id)
+                .collect(Collectors.toSet());
     }
 
     private static boolean within(LocalDate day, LocalDate from, LocalDate to) {

@@ -37,17 +37,29 @@ public final class Changes {
 
     public record MismatchView(String condition, String label, boolean matters, String earlier, String later) {}
 
-    /** Whether it changed between two dates, with the sentence that says so. */
+    /**
+     * Whether it changed between two dates, with the sentence that says so.
+     *
+     * @param direction better, worse or none, by what the standings did
+     * @param controls stops that were not treated and are held against the others
+     * @param logarithmic whether changes are factors, from one figure to the other, and not differences
+     * @param deviation of the paired differences, on the scale (of the logarithm where changes are factors)
+     * @param shared standard deviation that all readings of a visit share, on the scale; 0 against controls
+     */
     public record ChangeVerdict(
             LocalDate from,
             LocalDate to,
             String verdict,
+            String direction,
             int pairs,
+            int controls,
+            boolean logarithmic,
             @Nullable Double mean,
             @Nullable Double low,
             @Nullable Double high,
             @Nullable Double smallest,
             @Nullable Double deviation,
+            double shared,
             List<MismatchView> mismatches,
             String sentence) {}
 
@@ -60,6 +72,7 @@ public final class Changes {
     /** How many stops it would take to see a change of some size. */
     public record StopsNeeded(double change, @Nullable Integer stops) {}
 
+    /** @param better 1 where more of the figure is better, -1 where less is, 0 for neither or in between */
     public record ChangeView(
             String field,
             List<SeriesEntry> series,
@@ -67,6 +80,7 @@ public final class Changes {
             @Nullable String unit,
             @Nullable String pattern,
             boolean ofStanding,
+            int better,
             List<Stop> stops,
             List<Point> points,
             List<Date> dates,

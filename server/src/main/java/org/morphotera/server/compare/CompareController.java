@@ -79,8 +79,7 @@ class CompareController {
         Map<String, String> units = new HashMap<>();
         one.rows().forEach(row -> units.put(row.indicator(), row.unit()));
         List<Comparisons.DifferenceView> differences = new ArrayList<>();
-        for (Difference difference :
-                Difference.ranked(readings(one.rows()), readings(other.rows()), benchmarks.table("scatter"))) {
+        for (Difference difference : Difference.ranked(readings(one.rows()), readings(other.rows()), benchmarks)) {
             differences.add(view(difference, units.get(difference.key().indicator())));
         }
         Comparisons.ComparedPlace onePlace = place(who.practiceId(), one);
@@ -118,7 +117,7 @@ class CompareController {
         }
         List<IndicatorRow> rows = visit == null
                 ? indicators.latestOfField(practice, fieldId)
-                : indicators.ofVisit(practice, fieldId, visitId);
+                : indicators.ofVisitLeading(practice, fieldId, visitId);
         return new Chosen(
                 field,
                 stop,
@@ -199,6 +198,7 @@ class CompareController {
             return messages.text(List.of("compare.alike"), args);
         }
         args.put("times", Numbers.significant(difference.ratio(), 2));
+        args.put("better", messages.text("compare.better." + difference.better().code()));
         String pattern = messages.optional("figure." + difference.key().indicator());
         boolean hasUnit = unit != null && !unit.isEmpty();
         boolean measured = difference.figure() != null && (hasUnit || pattern != null);

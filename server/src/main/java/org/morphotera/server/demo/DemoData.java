@@ -17,6 +17,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.score.Seen;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.server.accounts.AccountMapper;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Person;
@@ -162,7 +163,19 @@ class DemoData implements ApplicationRunner {
             UUID stop = id(fieldId + demo.stops.get(i));
             stops.add(stop);
             double[] at = place(demo, i, east, north);
-            fields.insertStop(practice, new Stop(stop, fieldId, demo.stops.get(i), null, at[0], at[1], i + 1, 1));
+            fields.insertStop(
+                    practice,
+                    new Stop(
+                            stop,
+                            fieldId,
+                            demo.stops.get(i),
+                            null,
+                            at[0],
+                            at[1],
+                            i + 1,
+                            StopRole.ROUTINE.code(),
+                            null,
+                            1));
         }
         LocalDate today = LocalDate.now(clock);
         for (DemoField.DemoEvent event : demo.events) {

@@ -163,7 +163,7 @@ class Strips {
     Map<UUID, List<Faces.Band>> visits(UUID practice, UUID field) {
         List<UUID> stale = rows.staleVisits(practice, field);
         for (UUID visit : stale) {
-            List<IndicatorRow> own = indicators.ofVisit(practice, field, visit);
+            List<IndicatorRow> own = indicators.ofVisitLeading(practice, field, visit);
             rows.keepVisit(visit, json.writeValueAsString(builder.bands(builder.face(own))));
         }
         Map<UUID, List<Faces.Band>> bands = new HashMap<>();

@@ -31,13 +31,19 @@ public interface FieldMapper extends FieldReader {
     int updateField(@Param("practice") UUID practice, @Param("f") Field field);
 
     @Insert("insert into stop (practice_id, " + STOP + ") values (#{practice}, #{s.id}, #{s.fieldId}, #{s.label}, "
-            + "#{s.note}, #{s.longitude}, #{s.latitude}, #{s.position}, #{s.version})")
+            + "#{s.note}, #{s.longitude}, #{s.latitude}, #{s.position}, #{s.role}, #{s.areaSharePct}, #{s.version})")
     void insertStop(@Param("practice") UUID practice, @Param("s") Stop stop);
 
     @Update("update stop set label = #{s.label}, note = #{s.note}, longitude = #{s.longitude}, "
-            + "latitude = #{s.latitude}, position = #{s.position}, version = #{s.version} "
+            + "latitude = #{s.latitude}, position = #{s.position}, role = #{s.role}, "
+            + "area_share_pct = #{s.areaSharePct}, version = #{s.version} "
             + "where practice_id = #{practice} and id = #{s.id} and version = #{s.version} - 1")
     int updateStop(@Param("practice") UUID practice, @Param("s") Stop stop);
+
+    /** Which stops speak for their field; all of them where {@code role} is {@code null}. */
+    @Update("update stop set leads = (#{role,jdbcType=VARCHAR} is null or role = #{role,jdbcType=VARCHAR}) "
+            + "where practice_id = #{practice} and field_id = #{field}")
+    void markLeading(@Param("practice") UUID practice, @Param("field") UUID field, @Param("role") String role);
 
     @Insert(
             "insert into management_event (practice_id, " + EVENT + ") values (#{practice}, #{e.id}, #{e.fieldId}, "

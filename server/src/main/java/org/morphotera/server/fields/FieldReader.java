@@ -9,7 +9,7 @@ import org.apache.ibatis.annotations.Select;
 public interface FieldReader {
 
     String FIELD = "id, grower_id, name, land_use, crop, area_ha, texture_class, purpose, soil_note, boundary, version";
-    String STOP = "id, field_id, label, note, longitude, latitude, position, version";
+    String STOP = "id, field_id, label, note, longitude, latitude, position, role, area_share_pct, version";
     String EVENT = "id, field_id, happened_on, kind, what, rate, cost, stop_ids, version";
 
     @Select("select id, name, contact, version from grower where practice_id = #{practice} order by name, id")

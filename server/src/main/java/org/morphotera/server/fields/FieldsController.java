@@ -2,6 +2,8 @@ package org.morphotera.server.fields;
 
 import java.util.List;
 import java.util.UUID;
+import org.morphotera.core.score.StopRole;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
@@ -87,6 +89,7 @@ class FieldsController {
     @Transactional
     Stop putStop(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Stop.Write body) {
         NotFoundException.require(rows.field(who.practiceId(), body.fieldId()), "field");
+        Stop before = rows.stop(who.practiceId(), id);
         Stop sent = new Stop(
                 id,
                 body.fieldId(),
@@ -95,16 +98,27 @@ class FieldsController {
                 body.longitude(),
                 body.latitude(),
                 body.position(),
+                body.role() != null ? body.role() : before == null ? StopRole.ROUTINE.code() : before.role(),
+                body.role() != null || before == null ? body.areaSharePct() : before.areaSharePct(),
                 body.version() + 1);
         audit.note(who, "put", "stop", id, sent.label());
         changes.publishEvent(new FieldChanged(who.practiceId(), body.fieldId()));
-        return Versioned.write(
+        Stop kept = Versioned.write(
                 sent,
-                rows.stop(who.practiceId(), id),
+                before,
                 Stop::version,
                 () -> rows.insertStop(who.practiceId(), sent),
                 () -> rows.updateStop(who.practiceId(), sent),
                 "stop");
+        markLeading(who.practiceId(), body.fieldId());
+        return kept;
+    }
+
+    private void markLeading(UUID practice, UUID field) {
+        StopRole leading = StopRole.leading(rows.stops(practice, field).stream()
+                .map(stop -> Coded.find(StopRole.values(), stop.role()))
+                .toList());
+        rows.markLeading(practice, field, leading == null ? null : leading.code());
     }
 
     @PutMapping("/api/events/{id}")

@@ -8,11 +8,14 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.score.StopRole;
 
 /**
  * A place in a field where tests are made, again and again.
  *
  * @param position order in which stops are walked
+ * @param role what it stands for: a code of {@link StopRole}
+ * @param areaSharePct how much of the field its patch makes up, where it stands for one
  */
 public record Stop(
         UUID id,
@@ -22,6 +25,8 @@ public record Stop(
         @Nullable Double longitude,
         @Nullable Double latitude,
         int position,
+        String role,
+        @Nullable Double areaSharePct,
         int version) {
 
     /** What a client sends; {@code version} is the one it saw, 0 for a new stop. */
@@ -36,5 +41,7 @@ public record Stop(
             @Nullable @DecimalMin("-180") @DecimalMax("180") Double longitude,
             @Nullable @DecimalMin("-90") @DecimalMax("90") Double latitude,
             int position,
+            @Nullable @OneOf(StopRole.class) String role,
+            @Nullable @DecimalMin("0") @DecimalMax("100") Double areaSharePct,
             int version) {}
 }

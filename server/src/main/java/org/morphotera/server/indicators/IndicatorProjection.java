@@ -34,8 +34,7 @@ public class IndicatorProjection {
     public void add(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
         FieldMethod<?> method = methods.get(envelope.method());
         addSightings(measurement, place, method.sightings(readings, envelope, topOf(place)));
-        String kind =
-                method.kindReading() != null && readings.get(method.kindReading()) instanceof String said ? said : null;
+        String kind = method.kind(readings, envelope);
         MethodCard card = method.card();
         for (MethodCard.Indicator indicator : card.indicators()) {
             Envelope.RatingText rating =

@@ -17,6 +17,9 @@ public interface IndicatorReader {
             + "depth_bottom_mm, standing, standing_low, standing_high, code, figure, figure_low, figure_high, unit, "
             + "points, kind, taken_at";
 
+    /** Stops that speak for the field; the others are never averaged in. */
+    String LEADING = "stop_id in (select s.id from stop s where s.field_id = #{field} and s.leads)";
+
     // named one by one: matching columns to a record's parts by name costs more than the query
     @Results(id = "row")
     @ConstructorArgs({
@@ -48,15 +51,23 @@ public interface IndicatorReader {
             + "and band = #{band} order by taken_at desc, measurement_id fetch first 1 rows only")
     UUID newest(@Param("stop") UUID stop, @Param("indicator") String indicator, @Param("band") String band);
 
+    /** The newest of each stop that speaks for the field. */
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
-            + "and latest")
+            + "and latest and " + LEADING)
     List<IndicatorRow> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
             + "and visit_id = #{visit}")
     List<IndicatorRow> ofVisit(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
+
+    /** The same, of the stops that speak for the field. */
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and visit_id = #{visit} and " + LEADING)
+    List<IndicatorRow> ofVisitLeading(
             @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
 
     @ResultMap("row")
@@ -92,11 +103,11 @@ public interface IndicatorReader {
 
     /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
     @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "
-            + "and latest order by taken_at desc fetch first 1 rows only")
+            + "and latest and " + LEADING + " order by taken_at desc fetch first 1 rows only")
     Double cecOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 
     /** Mean permeability straight down by the newest hole tests; {@code null} when there is none. */
     @Select("select avg(figure) from sighting where practice_id = #{practice} and field_id = #{field} "
-            + "and finding = 'straight-down' and latest")
+            + "and finding = 'straight-down' and latest and " + LEADING)
     Double permeabilityOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 }

@@ -17,6 +17,6 @@ public interface SightingReader {
     List<Row> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
     @Select("select measurement_id, finding, stop_id, figure, state, taken_at from sighting "
-            + "where practice_id = #{practice} and field_id = #{field} and latest")
+            + "where practice_id = #{practice} and field_id = #{field} and latest and " + IndicatorReader.LEADING)
     List<Row> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 }

@@ -6,14 +6,17 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
+import org.morphotera.core.method.Catalogue.OptionEntry;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.Catalogue.UnitEntry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.MediaType;
@@ -32,7 +35,8 @@ class MethodsController {
             Map<String, String> benchmarks,
             Map<String, String> messages,
             List<ReadingEntry> context,
-            List<UnitEntry> units) {}
+            List<UnitEntry> units,
+            List<OptionEntry> stopRoles) {}
 
     /** The body of an evaluation, as described to clients; it is read as a plain tree so that every fault is named. */
     record EvaluationRequest(
@@ -55,8 +59,11 @@ class MethodsController {
         this.entries = methods.all().stream()
                 .map(method -> Catalogue.entry(method, messages, benchmarks))
                 .toList();
-        this.coreData =
-                new CoreData(texts.benchmarks(), texts.messages(), Catalogue.context(messages), Catalogue.units());
+        List<OptionEntry> roles = Stream.of(StopRole.values())
+                .map(role -> new OptionEntry(role.code(), messages.text("stop-role." + role.code())))
+                .toList();
+        this.coreData = new CoreData(
+                texts.benchmarks(), texts.messages(), Catalogue.context(messages), Catalogue.units(), roles);
     }
 
     @GetMapping("/api/methods")

@@ -23,6 +23,7 @@ public interface ObservationReader {
     /** The newest of each stop of a field. */
     @Select("select o.id, o.visit_id, o.stop_id, o.crop_vigour, o.slope_pct, o.rills, o.white_crust, "
             + "o.standing_water, o.note, o.version from observation o join visit v on v.id = o.visit_id "
+            + "join stop s on s.id = o.stop_id and s.leads "
             + "where o.practice_id = #{practice} and o.field_id = #{field} and not exists "
             + "(select 1 from observation n join visit w on w.id = n.visit_id where n.stop_id = o.stop_id "
             + "and (w.visited_on > v.visited_on or w.visited_on = v.visited_on and n.id > o.id))")

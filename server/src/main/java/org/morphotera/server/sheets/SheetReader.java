@@ -57,7 +57,7 @@ public class SheetReader {
         if (!visit.fieldId().equals(fieldId)) {
             throw new NotFoundException("visit");
         }
-        List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
+        List<IndicatorRow> rows = indicators.ofVisitLeading(practice, fieldId, chosen);
         List<Observation> seen = observations.ofVisit(practice, chosen);
         FieldFace face = StandingRows.faceWithVigour(rows, seen);
         PointsSheet soil = builder.soil(face);

@@ -221,6 +221,11 @@ public final class Structure implements FieldMethod<Structure.Readings> {
     }
 
     @Override
+    public boolean kindsNeverCompare() {
+        return true;
+    }
+
+    @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN
                 .usual("key", "spade-block")

@@ -264,6 +264,17 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
         return List.of(new DepthLayer(0, 50), new DepthLayer(DepthLayer.TOPSOIL_ENDS_MM, 250));
     }
 
+    /** A first run on dry soil and a wetted one are two figures. */
+    @Override
+    public String kind(Map<String, Object> readings, Envelope envelope) {
+        return envelope.hasNote("DRY_FIRST_RUN") ? "dry-run" : "wetted";
+    }
+
+    @Override
+    public boolean kindsNeverCompare() {
+        return true;
+    }
+
     @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN
