@@ -39,7 +39,8 @@ import org.morphotera.core.text.Messages;
 class CompletenessTest {
 
     /** Findings that only plans or other findings are made of. */
-    private static final Set<String> PARTS_OF_OTHERS = Set.of("cec", "straight-down", "infiltration-at-200");
+    private static final Set<String> PARTS_OF_OTHERS =
+            Set.of("cec", "straight-down", "worm-count", "infiltration-at-200");
 
     private static final int FEWEST_CASES = 5;
     private static final int FEWEST_WORKED = 3;
@@ -123,7 +124,7 @@ class CompletenessTest {
                     alone.evaluate(method.card().id(), Map.of("readings", readings, "context", Map.of()), benchmarks);
             if (outcome instanceof Outcome.Evaluated done) {
                 Envelope envelope = Envelope.of(done.evaluation(), messages);
-                for (Sighting seen : method.sightings(readings, envelope, layer.topMm())) {
+                for (Sighting seen : method.sightings(readings, envelope, layer)) {
                     if (CoreData.EVIDENCE.kind(seen.finding()) == null && !PARTS_OF_OTHERS.contains(seen.finding())) {
                         gaps.add("the evidence tables know no finding " + seen.finding());
                     }

@@ -41,10 +41,19 @@ public record PhWindow(String crop, double low, double high) {
         return new PhWindow(crop, windows.at(crop, "low"), windows.at(crop, "high"));
     }
 
+    /** How far a pH lies outside: below 0 on the sour side, above 0 on the alkaline side, 0 inside. */
+    public double outside(double phWater) {
+        return phWater < low ? phWater - low : Math.max(0, phWater - high);
+    }
+
+    /** Whether a pH lies inside, edges included. */
+    public boolean holds(double phWater) {
+        return phWater >= low && phWater <= high;
+    }
+
     /** 1 inside the window, 0.8 less per unit outside, not below 0. */
     public double standing(double phWater) {
-        double outside = Math.max(0, Math.max(low - phWater, phWater - high));
-        return Math.max(0, 1 - LOST_PER_UNIT * outside);
+        return Math.max(0, 1 - LOST_PER_UNIT * Math.abs(outside(phWater)));
     }
 
     /** Where a pH lies: within, at an edge, or beyond it. */

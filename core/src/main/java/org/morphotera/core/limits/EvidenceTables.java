@@ -1,9 +1,15 @@
 package org.morphotera.core.limits;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.DataText;
@@ -23,9 +29,20 @@ public final class EvidenceTables {
      *
      * @param method that makes it; {@code observation} and {@code sheet} are no tests
      * @param group findings that measure the same thing
+     * @param property what it measures: of several findings of one, the best source speaks alone
+     * @param of the finding whose figure it is sorted from; itself where it has its own
+     * @param againstCrop whether the figure is how far a pH lies outside of the crop's window
      * @param limits upper limits of the states but the last, with whether they are included; empty for words
      */
-    public record Kind(String id, String method, String group, List<String> states, List<Limit> limits) {
+    public record Kind(
+            String id,
+            String method,
+            String group,
+            String property,
+            String of,
+            boolean againstCrop,
+            List<String> states,
+            List<Limit> limits) {
 
         /** The state of a figure. */
         public String stateOf(double figure) {
@@ -57,6 +74,23 @@ public final class EvidenceTables {
         }
     }
 
+    /**
+     * A state that says nothing from a figure of another finding on.
+     *
+     * @param code why, as a code under {@code less} in the texts
+     */
+    public record Hidden(String finding, String state, String by, double from, String code) {}
+
+    /** A finding that is wanted next once another has one of some states. */
+    public record Wanted(String finding, String after, List<String> states) {}
+
+    /** How much a mark lets a finding count, all states or one. */
+    private record Validity(String finding, String mark, String state, double weight) {}
+
+    private final List<Validity> validities = new ArrayList<>();
+    private final Map<String, Hidden> hidden = new LinkedHashMap<>();
+    private final Map<String, Wanted> wanted = new LinkedHashMap<>();
+    private final Map<String, List<String>> changes = new LinkedHashMap<>();
     private final Map<String, Kind> kinds = new LinkedHashMap<>();
     private final Map<Constraint, Map<String, Double>> priors = new LinkedHashMap<>();
     private final Map<String, Row> rows = new LinkedHashMap<>();
@@ -85,10 +119,41 @@ public final class EvidenceTables {
                 section.entries().forEach((use, value) -> byUse.put(use, probability(value, section)));
                 priors.put(constraint(head[1], section), byUse);
             }
+            case "validity" -> {
+                validities.removeIf(each -> each.finding().equals(head[1]));
+                section.entries().forEach((mark, text) -> {
+                    String[] parts = mark.split("@");
+                    validities.add(
+                            new Validity(head[1], parts[0], parts.length > 1 ? parts[1] : null, share(text, section)));
+                });
+            }
+            case "hidden" ->
+                hidden.put(
+                        head[1],
+                        new Hidden(
+                                head[1],
+                                section.require("state"),
+                                section.require("by"),
+                                figure(section.require("from"), section),
+                                section.require("code")));
+            case "wanted" ->
+                wanted.put(
+                        head[1],
+                        new Wanted(
+                                head[1],
+                                section.require("after"),
+                                List.of(section.require("states").split(" +"))));
+            case "change" ->
+                changes.put(
+                        String.join(" ", head).substring(head[0].length() + 1),
+                        List.of(section.require("properties").split(" +")));
             case "evidence" -> rows.put(head[1] + " " + head[2], row(head[1], head[2], section));
             default ->
                 throw new DataTextException(
-                        section.file(), section.line(), "sections are [finding …], [prior …] or [evidence … …]");
+                        section.file(),
+                        section.line(),
+                        "sections are [finding …], [prior …], [validity …], [hidden …], [wanted …], [change …] or "
+                                + "[evidence … …]");
         }
     }
 
@@ -112,6 +177,14 @@ public final class EvidenceTables {
         throw new DataTextException(section.file(), section.line(), text + " is no probability between 0 and 1");
     }
 
+    private static double share(String text, DataText.Section section) {
+        double share = figure(text, section);
+        if (share < 0 || share > 1) {
+            throw new DataTextException(section.file(), section.line(), text + " is no share between 0 and 1");
+        }
+        return share;
+    }
+
     private static Kind kind(String id, DataText.Section section) {
         List<String> states = new ArrayList<>();
         List<Limit> limits = new ArrayList<>();
@@ -130,7 +203,14 @@ public final class EvidenceTables {
             rising(limits, states.size(), section);
         }
         return new Kind(
-                id, section.require("method"), section.require("group"), List.copyOf(states), List.copyOf(limits));
+                id,
+                section.require("method"),
+                section.require("group"),
+                section.entries().getOrDefault("property", id),
+                section.entries().getOrDefault("of", id),
+                section.entries().containsKey("against-crop"),
+                List.copyOf(states),
+                List.copyOf(limits));
     }
 
     private static double figure(String text, DataText.Section section) {
@@ -192,6 +272,58 @@ public final class EvidenceTables {
     /** The finding of an id; {@code null} when there is none. */
     public Kind kind(String id) {
         return kinds.get(id);
+    }
+
+    /**
+     * How much a finding counts, 0..1, by the lowest of its marks' shares.
+     *
+     * @param marks notes and kind of the reading
+     * @param state that it was sorted into
+     */
+    public double validity(String finding, Collection<String> marks, String state) {
+        return applying(finding, marks, state)
+                .mapToDouble(Validity::weight)
+                .min()
+                .orElse(1);
+    }
+
+    /** The marks by which a finding counts less. */
+    public List<String> countsLessBy(String finding, Collection<String> marks, String state) {
+        return applying(finding, marks, state).map(Validity::mark).distinct().toList();
+    }
+
+    private Stream<Validity> applying(String finding, Collection<String> marks, String state) {
+        return validities.stream()
+                .filter(each -> each.finding().equals(finding) && marks.contains(each.mark()))
+                .filter(each -> each.state() == null || each.state().equals(state));
+    }
+
+    /** States that say nothing beside some figure. */
+    public Collection<Hidden> hidden() {
+        return List.copyOf(hidden.values());
+    }
+
+    /** Findings that come next by rule. */
+    public Collection<Wanted> wanted() {
+        return List.copyOf(wanted.values());
+    }
+
+    /** Every mark by which something counts less, with its finding: for the texts. */
+    public Set<String> validityMarks() {
+        return validities.stream().map(Validity::mark).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /**
+     * Properties that something done to a field changes: what was read before says nothing of them.
+     *
+     * @param event kind of event as written, such as {@code lime}
+     */
+    public List<String> changedBy(String event) {
+        String written = event.strip().toLowerCase(Locale.ROOT);
+        return changes.entrySet().stream()
+                .filter(each -> written.startsWith(each.getKey()))
+                .flatMap(each -> each.getValue().stream())
+                .toList();
     }
 
     /** Probability before anything is seen. */

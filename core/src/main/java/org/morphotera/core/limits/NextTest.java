@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.morphotera.core.soil.LandUse;
 
 /**
@@ -37,7 +39,7 @@ public final class NextTest {
      * @return best first
      */
     public static List<Offer> ranked(
-            Map<String, String> findings, Map<String, Integer> minutes, LandUse use, EvidenceTables tables) {
+            Map<String, Found> findings, Map<String, Integer> minutes, LandUse use, EvidenceTables tables) {
         Map<Constraint, Double> now = new LinkedHashMap<>();
         Limits.of(findings, use, tables).forEach(each -> now.put(each.constraint(), each.probability()));
         List<Offer> offers = new ArrayList<>();
@@ -47,14 +49,26 @@ public final class NextTest {
                 offers.add(offer);
             }
         });
-        offers.sort(Comparator.comparingDouble(each -> -each.gainPerMinute()));
+        Set<String> first = wantedNext(findings, tables);
+        offers.sort(Comparator.comparing((Offer each) -> !first.contains(each.method()))
+                .thenComparing(each -> -each.gainPerMinute()));
         return offers;
+    }
+
+    /** Tests whose finding a rule asks for before all others, such as sodium where salt would hide it. */
+    private static Set<String> wantedNext(Map<String, Found> findings, EvidenceTables tables) {
+        return tables.wanted().stream()
+                .filter(rule -> !findings.containsKey(rule.finding()))
+                .filter(rule -> findings.containsKey(rule.after())
+                        && rule.states().contains(findings.get(rule.after()).state()))
+                .map(rule -> tables.kind(rule.finding()).method())
+                .collect(Collectors.toSet());
     }
 
     private static Offer offer(
             String method,
             int minutes,
-            Map<String, String> findings,
+            Map<String, Found> findings,
             Map<Constraint, Double> now,
             LandUse use,
             EvidenceTables tables) {
@@ -77,8 +91,8 @@ public final class NextTest {
                 for (String state : kind.states()) {
                     double chance = p * row.present().get(state)
                             + (1 - p) * row.absent().get(state);
-                    Map<String, String> with = new LinkedHashMap<>(findings);
-                    with.put(kind.id(), state);
+                    Map<String, Found> with = new LinkedHashMap<>(findings);
+                    with.put(kind.id(), Found.whole(state));
                     double after = Limits.belief(constraint, with, use, tables).probability();
                     expected += chance * entropy(after);
                     decides |= (after >= Limits.NAMED_FROM) != (p >= Limits.NAMED_FROM);

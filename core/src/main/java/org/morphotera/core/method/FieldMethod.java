@@ -1,8 +1,10 @@
 package org.morphotera.core.method;
 
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.ground.MadeUpSoil;
@@ -12,6 +14,7 @@ import org.morphotera.core.reading.Fields;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 
 /**
  * One field test. Stateless and pure: the same readings, context and benchmarks give the same evaluation.
@@ -39,9 +42,37 @@ public interface FieldMethod<R extends Record> {
      * constraint.
      *
      * @param readings as they were entered
-     * @param topMm top of the sampled layer, mm, or {@code null}
+     * @param layer that was sampled, or {@code null}
      */
-    List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm);
+    List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer);
+
+    /** Where its figure comes from: an instrument, unless the method says otherwise. */
+    default Source source(Map<String, Object> readings) {
+        return Source.METER;
+    }
+
+    /** What an evaluated test shows, with where it comes from and all that may make it count less. */
+    default List<Sighting> seen(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Set<String> marks = new LinkedHashSet<>();
+        envelope.notes().forEach(note -> marks.add(note.code()));
+        String kind = kind(readings, envelope);
+        if (kind != null) {
+            marks.add(kind);
+        }
+        Source source = source(readings);
+        return sightings(readings, envelope, layer).stream()
+                .map(each -> each.with(source, marks))
+                .toList();
+    }
+
+    /**
+     * The layer that its ratings speak for.
+     *
+     * @param layer that was sampled, or {@code null}
+     */
+    default DepthLayer rated(Map<String, Object> readings, DepthLayer layer) {
+        return layer;
+    }
 
     /** What its picture starts from, draws and goes by. */
     default CaptureGuide capture(Benchmarks benchmarks) {

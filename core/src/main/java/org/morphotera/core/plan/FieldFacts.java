@@ -4,6 +4,7 @@ import java.util.Set;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
 
@@ -11,8 +12,9 @@ import org.morphotera.core.soil.TextureGroup;
  * What is known of a field for its plan. All but the area may be {@code null}.
  *
  * @param areaHa 1 where it is not known
- * @param phWater median over the stops
- * @param phHalfWidth how far the pH can be off
+ * @param ph of the topsoil, or {@code null}
+ * @param subsoilPh in water, median over the stops
+ * @param eceSource where the salt figure comes from
  * @param espPct from a laboratory
  * @param disperses crumbs cloud the water
  * @param permeabilityMmH straight down, of the hole test
@@ -25,10 +27,10 @@ public record FieldFacts(
         TextureGroup textureGroup,
         String crop,
         double areaHa,
-        Double phWater,
-        Double phHalfWidth,
-        boolean phFromKit,
+        Ph ph,
+        Double subsoilPh,
         Double ece,
+        Source eceSource,
         Double espPct,
         Double cecCmolKg,
         boolean disperses,
@@ -37,11 +39,20 @@ public record FieldFacts(
         boolean drained,
         boolean wet) {
 
+    /**
+     * pH in water of the topsoil, by the best source.
+     *
+     * @param water median over the stops
+     * @param halfWidth how far it can be off, or {@code null}
+     */
+    public record Ph(double water, Double halfWidth, Source source) {}
+
     /** A layer that the probe meets is taken to be this thick when no spade has said where it ends. */
     private static final double USUAL_LAYER_MM = 80;
 
     private static final double CLOUDY_UNDER = 0.25;
 
+    private static final double HIDES_FROM_ECE = 4;
     private static final double GARDEN_UNDER_HA = 0.5;
 
     private static final Set<LandUse> GARDENS = Set.of(LandUse.VEGETABLE, LandUse.LANDSCAPE, LandUse.TURF);
@@ -59,12 +70,13 @@ public record FieldFacts(
     /**
      * Puts a field's facts together: medians over the stops of the newest readings.
      *
+     * @param subsoilPh in water, or {@code null}
      * @param cecCmolKg a laboratory's, or {@code null}
      * @param permeabilityMmH of the newest hole, or {@code null}
      */
-    public static FieldFacts of(Place place, FieldReadings readings, Double cecCmolKg, Double permeabilityMmH) {
-        FieldReadings.Reading ph = readings.newest("ph", "ph");
-        Double limit = readings.figure("compaction", null);
+    public static FieldFacts of(
+            Place place, FieldReadings readings, Double subsoilPh, Double cecCmolKg, Double permeabilityMmH) {
+        Double limit = readings.figure("compaction");
         Double dispersion = readings.standing("dispersion");
         String texture = readings.texture(place.textureClass());
         TextureClass known = texture == null ? null : Coded.find(TextureClass.values(), texture);
@@ -73,19 +85,43 @@ public record FieldFacts(
                 known == null ? null : known.group(),
                 place.crop(),
                 place.areaHa() == null || place.areaHa() <= 0 ? 1 : place.areaHa(),
-                readings.figure("ph", "ph"),
-                ph == null || ph.figureLow() == null ? null : Double.valueOf((ph.figureHigh() - ph.figureLow()) / 2),
-                ph != null
-                        && ph.kind() != null
-                        && (ph.kind().contains("kit") || ph.kind().contains("powder")),
-                readings.figure("salinity", null),
-                readings.figure("sodicity", null),
+                ph(readings),
+                subsoilPh,
+                readings.figure("salinity"),
+                readings.newest("salinity") == null
+                        ? null
+                        : readings.newest("salinity").source(),
+                readings.figure("sodicity"),
                 cecCmolKg,
                 dispersion != null && dispersion < CLOUDY_UNDER,
                 permeabilityMmH,
                 limit == null ? null : Double.valueOf(limit + USUAL_LAYER_MM),
                 place.drained(),
                 place.moisture() == SoilMoisture.WET || place.moisture() == SoilMoisture.MOIST);
+    }
+
+    private static Ph ph(FieldReadings readings) {
+        FieldReadings.Reading newest = readings.newest("ph");
+        Double middle = readings.figure("ph");
+        if (newest == null || middle == null) {
+            return null;
+        }
+        Double half =
+                newest.figureLow() == null ? null : Double.valueOf((newest.figureHigh() - newest.figureLow()) / 2);
+        return new Ph(middle, half, newest.source());
+    }
+
+    /** pH in water of the topsoil, or {@code null}. */
+    public Double phWater() {
+        return ph == null ? null : Double.valueOf(ph.water());
+    }
+
+    /**
+     * Whether there is so much salt that it may hide sodium, in a soil that would fall apart without it, and nobody has
+     * measured the sodium (Shainberg and Letey, 1984).
+     */
+    public boolean saltMayHideSodium() {
+        return ece != null && ece >= HIDES_FROM_ECE && espPct == null && textureGroup != TextureGroup.COARSE;
     }
 
     /** Whether amounts are told in kg on 10 m² and in litres: beds, turf, and what is under half a hectare. */

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.statistics.Sample;
 
 /**
@@ -25,6 +27,8 @@ public record FieldReadings(List<Reading> readings) {
      * @param kind by which instrument or key it was read
      * @param code the class, for what is context
      * @param figure in the indicator's unit
+     * @param source where the figure comes from
+     * @param layer that it speaks for
      */
     public record Reading(
             String indicator,
@@ -34,7 +38,9 @@ public record FieldReadings(List<Reading> readings) {
             Double standing,
             Double figure,
             Double figureLow,
-            Double figureHigh) {}
+            Double figureHigh,
+            Source source,
+            DepthLayer layer) {}
 
     /** Keeps the list as it is now. */
     public FieldReadings {
@@ -59,29 +65,29 @@ public record FieldReadings(List<Reading> readings) {
                 .orElse(written);
     }
 
-    /** Median figure of an indicator over the stops, by any method or by one; {@code null} where none was read. */
-    public Double figure(String indicator, String method) {
-        return middle(indicator, method, Reading::figure);
+    /** Median figure of an indicator in the topsoil over the stops; {@code null} where none was read. */
+    public Double figure(String indicator) {
+        return middle(indicator, Reading::figure);
     }
 
     /** Median standing of an indicator over the stops; {@code null} where none was judged. */
     public Double standing(String indicator) {
-        return middle(indicator, null, Reading::standing);
+        return middle(indicator, Reading::standing);
     }
 
-    /** The newest judged reading of an indicator by a method; {@code null} where there is none. */
-    public Reading newest(String indicator, String method) {
-        return judged(indicator, method).findFirst().orElse(null);
+    /** The newest judged reading of an indicator in the topsoil; {@code null} where there is none. */
+    public Reading newest(String indicator) {
+        return judged(indicator).findFirst().orElse(null);
     }
 
-    private Double middle(String indicator, String method, Function<Reading, Double> value) {
+    private Double middle(String indicator, Function<Reading, Double> value) {
         return Sample.medianOrNull(
-                judged(indicator, method).map(value).filter(Objects::nonNull).toList());
+                judged(indicator).map(value).filter(Objects::nonNull).toList());
     }
 
-    private Stream<Reading> judged(String indicator, String method) {
+    private Stream<Reading> judged(String indicator) {
         return readings.stream()
                 .filter(reading -> reading.indicator().equals(indicator) && reading.standing() != null)
-                .filter(reading -> method == null || reading.method().equals(method));
+                .filter(reading -> !DepthLayer.isSubsoil(reading.layer()));
     }
 }

@@ -69,6 +69,9 @@ public final class OrderRules {
                         && Boolean.FALSE.equals(wanted.inputs().get("rolledWormCrumbles"))) {
                     breaches.add(new Breach("inputs.rolledWormCrumbles", "TOO_WET"));
                 }
+                if (wanted.kind() == ActionKind.LEACH && facts.saltMayHideSodium() && !withGypsum(others)) {
+                    breaches.add(new Breach("state", "ESP_FIRST"));
+                }
                 for (Before before : before(wanted)) {
                     add(breaches, before, wanted, others);
                 }
@@ -138,6 +141,10 @@ public final class OrderRules {
             }
         }
         return rules;
+    }
+
+    private static boolean withGypsum(Collection<Step> others) {
+        return isAt(Stage.AGREED, ActionKind.GYPSUM, others) || isAt(Stage.DONE, ActionKind.GYPSUM, others);
     }
 
     private static boolean legumes(Step step) {

@@ -1,7 +1,9 @@
 package org.morphotera.core.plan;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
@@ -9,7 +11,8 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.text.Messages;
 
 /**
- * What pH or salt should do over the years after lime or drains, to be held against what is read then.
+ * What pH or salt should do over the years after lime or drains, to be held against what is read then: the published
+ * rate, moved by the field's own readings since. The band holds nine readings of ten.
  *
  * @param indicator such as {@code ph}
  * @param unit of the figures
@@ -22,64 +25,135 @@ public record Outlook(
     /** An expected figure on a date, low <= value <= high. */
     public record Point(LocalDate on, double value, double low, double high) {}
 
+    /**
+     * The field's own figure on a day.
+     *
+     * @param halfWidth of its 95 % interval, or {@code null} where it is not known
+     */
+    public record Observed(LocalDate on, double value, Double halfWidth) {}
+
     /** Over this many dS/m salt is a matter of drains and rain. */
     public static final double SALTY_OVER = 4;
 
     private static final int YEARS = 6;
+    private static final double DAYS_A_YEAR = 365.25;
 
     /** Lime that is worked in has answered after about two years. */
     private static final double LIME_YEARS = 2;
 
-    /** How much of the step may be missed, either way. */
-    private static final double STEP_SHARE = 0.35;
+    /** How much of the step may be missed, either way: one standard deviation. */
+    private static final double STEP_SHARE = 0.2;
 
-    private static final double READING_SCATTER = 0.1;
+    /** By how much the pH of a field wanders between visits, one standard deviation. */
+    private static final double PH_WANDERS = 0.1;
 
-    /** How far a straight line of salt may be off: rain varies by about a third. */
-    private static final double SALT_SPREAD = 0.35;
+    /** By what share the salt of a field wanders between visits, one standard deviation. */
+    private static final double SALT_WANDERS = 0.06;
 
-    private static final double SALT_SCATTER = 0.3;
+    private static final double LEAST_SALT_ERROR = 0.2;
+    private static final double UNKNOWN_PH_HALF = 0.2;
+    private static final double NORMAL_95 = 1.96;
 
     /**
      * pH in water after lime: evenly to the target within two years, then level.
      *
-     * @param start the day the lime is, or was, spread
+     * @param spread the day the lime is, or was, spread
      * @param from pH in water before
      * @param target pH in water aimed at
      * @param half half-width of the reading before
+     * @param observed the field's own pH, any order; what was read before counts by {@code from}
      */
-    public static Outlook ofLime(LocalDate start, double from, double target, double half) {
+    public static Outlook ofLime(LocalDate spread, double from, double target, double half, List<Observed> observed) {
+        List<Course.Reading> readings = observed.stream()
+                .filter(each -> each.on().isAfter(spread))
+                .map(each -> new Course.Reading(limed(spread, each.on()), each.value(), phError(each.halfWidth())))
+                .toList();
+        double step = target - from;
+        double start = Math.hypot(half / NORMAL_95, PH_WANDERS);
+        Course course = Course.of(
+                new Course.Known(from, start),
+                new Course.Known(step, Math.max(PH_WANDERS, STEP_SHARE * Math.abs(step))),
+                readings);
         List<Point> points = new ArrayList<>();
         for (int halfYear = 0; halfYear <= 2 * YEARS; halfYear++) {
+            LocalDate on = spread.plusMonths(6L * halfYear);
             double share = Math.min(1, halfYear / 2.0 / LIME_YEARS);
-            double ph = from + share * (target - from);
-            double band = half + READING_SCATTER + STEP_SHARE * share * Math.abs(target - from);
-            points.add(new Point(start.plusMonths(6L * halfYear), ph, ph - band, ph + band));
+            points.add(point(on, course.at(share, phError(half))));
         }
-        return new Outlook("ph", "pH", points, target, "lime", Map.of("from", from));
+        return new Outlook(
+                "ph", "pH", points, target, readings.isEmpty() ? "lime" : "lime-read", args(from, readings, course));
+    }
+
+    private static Map<String, Object> args(double from, List<Course.Reading> readings, Course course) {
+        return Map.of("from", from, "to", from + course.step(), "n", readings.size());
+    }
+
+    private static double limed(LocalDate spread, LocalDate on) {
+        return Math.min(1, years(spread, on) / LIME_YEARS);
+    }
+
+    private static double phError(Double half) {
+        return Math.hypot((half == null ? UNKNOWN_PH_HALF : half) / NORMAL_95, PH_WANDERS);
     }
 
     /**
      * Salt in drained ground that is left to rain: it falls by the same amount each year, never below none.
      *
-     * @param start today
-     * @param ece now, dS/m
+     * @param drained the day the drains were laid
+     * @param today where nothing was read since, the outlook begins here with the newest figure
+     * @param observed the field's own salt, dS/m, at least one, any order
      * @param crop a crop of the table {@code salinity.crops}, or {@code null}
      */
-    public static Outlook ofRain(LocalDate start, double ece, String crop, Benchmarks benchmarks) {
-        double aYear = benchmarks.table("plan.leaching").at("rain-ds-per-m-a-year", "value");
+    public static Outlook ofRain(
+            LocalDate drained, LocalDate today, List<Observed> observed, String crop, Benchmarks benchmarks) {
+        Table rain = benchmarks.table("plan.leaching");
+        double published = rain.at("rain-ds-per-m-a-year", "value");
+        double spread = rain.at("rain-spread-ds-per-m-a-year", "value");
         Table crops = benchmarks.table("salinity.crops");
         double target = crop != null && crops.has(crop) ? crops.at(crop, "threshold") : SALTY_OVER;
+        List<Observed> sorted =
+                observed.stream().sorted(Comparator.comparing(Observed::on)).toList();
+        List<Observed> since =
+                sorted.stream().filter(each -> !each.on().isBefore(drained)).toList();
+        Observed first = since.isEmpty() ? sorted.get(sorted.size() - 1) : since.get(0);
+        LocalDate begin = since.isEmpty() ? today : first.on();
+        List<Course.Reading> readings = since.stream()
+                .skip(1)
+                .map(each -> new Course.Reading(years(begin, each.on()), each.value(), saltError(each)))
+                .toList();
+        Course course = Course.of(
+                new Course.Known(first.value(), saltError(first)), new Course.Known(-published, spread), readings);
         List<Point> points = new ArrayList<>();
-        for (int year = 0; year <= YEARS; year++) {
-            double lost = aYear * year;
-            points.add(new Point(
-                    start.plusYears(year),
-                    Math.max(0, ece - lost),
-                    Math.max(0, ece - lost * (1 + SALT_SPREAD) - SALT_SCATTER),
-                    Math.max(0, ece - lost * (1 - SALT_SPREAD)) + SALT_SCATTER));
+        long gone = Math.max(0, ChronoUnit.YEARS.between(begin, today));
+        for (int year = 0; year <= gone + YEARS; year++) {
+            Course.Expected expected = course.at(year, saltError(first));
+            points.add(point(
+                    begin.plusYears(year), new Course.Expected(Math.max(0, expected.value()), expected.halfWidth())));
         }
-        return new Outlook("salinity", "dS/m", points, target, "salt", Map.of("aYear", aYear));
+        return new Outlook(
+                "salinity",
+                "dS/m",
+                points,
+                target,
+                readings.isEmpty() ? "salt" : "salt-read",
+                Map.of("aYear", published, "own", -course.step(), "n", readings.size() + 1));
+    }
+
+    private static double saltError(Observed observed) {
+        double half = observed.halfWidth() == null ? 0 : observed.halfWidth() / NORMAL_95;
+        return Math.max(LEAST_SALT_ERROR, Math.hypot(half, SALT_WANDERS * observed.value()));
+    }
+
+    private static double years(LocalDate from, LocalDate to) {
+        return ChronoUnit.DAYS.between(from, to) / DAYS_A_YEAR;
+    }
+
+    private static Point point(LocalDate on, Course.Expected expected) {
+        return new Point(
+                on,
+                expected.value(),
+                Math.max(0, expected.value() - expected.halfWidth()),
+                expected.value() + expected.halfWidth());
     }
 
     /** In a sentence, what the outlook stands on. */

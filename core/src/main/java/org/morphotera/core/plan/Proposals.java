@@ -12,6 +12,7 @@ import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.Source;
 
 /** From limits to the first actions of a plan: ordered, filled from the field's own readings, each with its rule. */
 public final class Proposals {
@@ -27,6 +28,7 @@ public final class Proposals {
      * @param inputs of its calculator, by name; empty where it has none
      * @param origins where each input came from, as a code
      * @param rules codes of the rules that hold for it, such as {@code confirm-first}
+     * @param held why it is held back for now, as a code; {@code null} for a proposal that stands
      */
     public record Proposal(
             ActionKind kind,
@@ -34,7 +36,14 @@ public final class Proposals {
             double probability,
             Map<String, Object> inputs,
             Map<String, String> origins,
-            List<String> rules) {}
+            List<String> rules,
+            String held) {
+
+        /** Whether it is told but not offered. */
+        public boolean isHeld() {
+            return held != null;
+        }
+    }
 
     private final FieldFacts facts;
     private final Benchmarks benchmarks;
@@ -58,10 +67,16 @@ public final class Proposals {
     private void propose(Limits.Belief belief, Predicate<Constraint> named) {
         boolean acid = named.test(Constraint.ACIDITY) || named.test(Constraint.SUBSURFACE_ACIDITY);
         switch (belief.constraint()) {
-            case ACIDITY -> lime(belief, List.of("confirm-first", "lime-before-legumes"));
+            case ACIDITY -> lime(belief, facts.ph(), List.of("confirm-first", "lime-before-legumes"));
             case SUBSURFACE_ACIDITY -> {
                 if (!named.test(Constraint.ACIDITY)) {
-                    lime(belief, List.of("confirm-first", "incorporate"));
+                    FieldFacts.Ph below = facts.subsoilPh() == null
+                            ? null
+                            : new FieldFacts.Ph(
+                                    facts.subsoilPh(),
+                                    null,
+                                    facts.ph() == null ? null : facts.ph().source());
+                    lime(belief, below, List.of("confirm-first", "incorporate"));
                 }
             }
             case SODICITY -> gypsum(belief, acid);
@@ -103,21 +118,31 @@ public final class Proposals {
             Map<String, Object> inputs,
             Map<String, String> origins,
             List<String> rules) {
+        add(new Proposal(kind, belief.constraint(), belief.probability(), inputs, origins, rules, null));
+    }
+
+    private void add(Proposal proposal) {
         boolean there = proposals.stream()
-                .anyMatch(each -> each.kind() == kind && each.inputs().equals(inputs));
+                .anyMatch(
+                        each -> each.kind() == proposal.kind() && each.inputs().equals(proposal.inputs()));
         if (!there) {
-            proposals.add(new Proposal(kind, belief.constraint(), belief.probability(), inputs, origins, rules));
+            proposals.add(proposal);
         }
     }
 
-    private void lime(Limits.Belief belief, List<String> rules) {
+    /** No lime where the pH that it is to mend lies inside the crop's window, whatever else speaks for it. */
+    private void lime(Limits.Belief belief, FieldFacts.Ph ph, List<String> rules) {
+        PhWindow window = PhWindow.of(facts.crop(), facts.landUse(), benchmarks.table("ph.windows"));
+        if (ph != null && ph.water() >= window.low()) {
+            return;
+        }
         Filled in = new Filled();
         in.put("school", "texture-factor", "default");
-        in.put("phWater", facts.phWater(), "reading");
-        PhWindow window = PhWindow.of(facts.crop(), facts.landUse(), benchmarks.table("ph.windows"));
+        String origin = ph == null ? null : origin(ph.source());
+        in.put("phWater", ph == null ? null : ph.water(), origin);
         in.put("targetPh", Math.rint(5 * (window.low() + window.high())) / 10, "window");
-        in.put("phHalfWidth", facts.phHalfWidth(), "reading");
-        in.put("fromKit", facts.phFromKit(), "reading");
+        in.put("phHalfWidth", ph == null ? null : ph.halfWidth(), origin);
+        in.put("fromKit", ph == null ? null : ph.source() == Source.KIT, origin);
         in.put("landUse", facts.landUse() == null ? null : facts.landUse().code(), "field");
         in.put(
                 "textureGroup",
@@ -147,7 +172,7 @@ public final class Proposals {
                 || facts.disperses()
                 || facts.espPct() != null && facts.espPct() >= OrderRules.SODIC_FROM_PCT;
         Filled in = new Filled();
-        in.put("eceNow", facts.ece(), "reading");
+        in.put("eceNow", facts.ece(), origin(facts.eceSource()));
         Table crops = benchmarks.table("salinity.crops");
         boolean known = facts.crop() != null && crops.has(facts.crop());
         double target = known ? crops.at(facts.crop(), "threshold") : SALT_FREE_ECE;
@@ -161,9 +186,22 @@ public final class Proposals {
         if (!facts.drained()) {
             rules.add("after-drain");
         }
-        rules.add(sodic ? "gypsum-before-leaching" : "no-gypsum-needed");
-        add(ActionKind.LEACH, belief, in.inputs, in.origins, rules);
+        boolean hold = facts.saltMayHideSodium() && !named.test(Constraint.SODICITY);
+        rules.add(hold ? "esp-first" : sodic ? "gypsum-before-leaching" : "no-gypsum-needed");
+        add(new Proposal(
+                ActionKind.LEACH,
+                belief.constraint(),
+                belief.probability(),
+                in.inputs,
+                in.origins,
+                rules,
+                hold ? "esp-first" : null));
         cover(belief, List.of("salt"), List.of());
+    }
+
+    /** Which of the field's sources a figure comes from. */
+    private static String origin(Source source) {
+        return source == null ? "reading" : source.code();
     }
 
     private void drain(Limits.Belief belief) {

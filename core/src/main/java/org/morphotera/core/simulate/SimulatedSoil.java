@@ -139,46 +139,9 @@ public final class SimulatedSoil implements MadeUpSoil {
         };
     }
 
-    /** The soil at one stop; an odd one is poorer in what varies most from place to place. */
-    MadeUpSoil at(boolean odd) {
-        return odd ? new OddStop(this) : this;
-    }
-
-    /** A stop that stands apart from the others of its field. */
-    private record OddStop(SimulatedSoil soil) implements MadeUpSoil {
-
-        private static final double COVER_LEFT = 0.8;
-        private static final double LEFT = 0.55;
-
-        @Override
-        public double get(SoilProperty property) {
-            double usual = soil.get(property);
-            return switch (property) {
-                case COVER -> usual * COVER_LEFT;
-                case INFILTRATION, INFILTRATION_AT_200, SMELL, WORMS, GLUE, DRAINAGE -> usual * LEFT;
-                default -> usual;
-            };
-        }
-
-        @Override
-        public TextureClass texture() {
-            return soil.texture();
-        }
-
-        @Override
-        public LandUse landUse() {
-            return soil.landUse();
-        }
-
-        @Override
-        public String crop() {
-            return soil.crop();
-        }
-
-        @Override
-        public boolean dry() {
-            return soil.dry();
-        }
+    /** Whether straw or wood was dug in last autumn. */
+    public boolean carbonAdded() {
+        return carbonAdded;
     }
 
     /** What is really there, with its severity from 0.35 to 1. */

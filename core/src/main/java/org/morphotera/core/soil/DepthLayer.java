@@ -13,11 +13,27 @@ public record DepthLayer(double topMm, double bottomMm) {
     /** Where topsoil ends and subsoil begins, mm. */
     public static final double TOPSOIL_ENDS_MM = 200;
 
+    private static final DepthLayer TOPSOIL = new DepthLayer(0, TOPSOIL_ENDS_MM);
+
     /** @throws IllegalArgumentException when the layer is upside down or outside 0..5000 mm */
     public DepthLayer {
         if (!(topMm >= 0 && bottomMm >= topMm && bottomMm <= DEEPEST_MM)) {
             throw new IllegalArgumentException("a layer needs 0 <= top <= bottom <= 5000 mm");
         }
+    }
+
+    /**
+     * Whether a layer is subsoil: less than half of it lies above the boundary. What has no layer is topsoil.
+     *
+     * @param layer or {@code null}
+     */
+    public static boolean isSubsoil(DepthLayer layer) {
+        if (layer == null) {
+            return false;
+        }
+        return layer.thicknessMm() == 0
+                ? layer.topMm >= TOPSOIL_ENDS_MM
+                : layer.overlapMm(TOPSOIL) < layer.thicknessMm() / 2;
     }
 
     /** How thick it is, mm; 0 for a reading at one depth. */

@@ -12,6 +12,7 @@ import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
 
 /** What a test tells the evidence engine, from its worked cases. */
 class SightingsTest {
@@ -23,9 +24,12 @@ class SightingsTest {
         Outcome outcome = METHODS.evaluate(worked.method(), worked.body(), CoreData.BENCHMARKS);
         Envelope envelope = Envelope.of(((Outcome.Evaluated) outcome).evaluation(), CoreData.MESSAGES);
         Map<String, Object> context = (Map<String, Object>) worked.body().get("context");
-        Double top = context.get("depthTopMm") instanceof Number mm ? Double.valueOf(mm.doubleValue()) : null;
+        DepthLayer layer =
+                context.get("depthTopMm") instanceof Number top && context.get("depthBottomMm") instanceof Number bottom
+                        ? new DepthLayer(top.doubleValue(), bottom.doubleValue())
+                        : null;
         return METHODS.get(worked.method())
-                .sightings((Map<String, Object>) worked.body().get("readings"), envelope, top);
+                .seen((Map<String, Object>) worked.body().get("readings"), envelope, layer);
     }
 
     static List<WorkedCase> worked() {
@@ -83,7 +87,7 @@ class SightingsTest {
 
     @Test
     void waterStandingInAPitIsSeen() {
-        assertThat(told("pit", "open to the bottom")).containsEntry("standing-water", "no");
+        assertThat(told("pit", "open to the bottom")).doesNotContainKey("standing-water"); // not looked for
     }
 
     @Test

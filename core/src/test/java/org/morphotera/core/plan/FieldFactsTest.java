@@ -6,22 +6,29 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.plan.FieldReadings.Reading;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;
 
 class FieldFactsTest {
 
     private static Reading felt(String texture) {
-        return new Reading(FieldReadings.TEXTURE, "texture-feel", null, texture, null, null, null, null);
+        return new Reading(
+                FieldReadings.TEXTURE, "texture-feel", null, texture, null, null, null, null, Source.METER, null);
     }
 
     private static Reading read(String indicator, String method, double standing, Double figure) {
-        return new Reading(indicator, method, null, null, standing, figure, null, null);
+        return new Reading(indicator, method, null, null, standing, figure, null, null, Source.METER, null);
     }
 
-    private static Reading ph(String kind, double ph, double half) {
-        return new Reading("ph", "ph", kind, null, 0.5, ph, ph - half, ph + half);
+    private static Reading ph(Source source, double ph, double half) {
+        return ph(source, ph, half, new DepthLayer(0, 150));
+    }
+
+    private static Reading ph(Source source, double ph, double half, DepthLayer layer) {
+        return new Reading("ph", "ph", null, null, 0.5, ph, ph - half, ph + half, source, layer);
     }
 
     private static FieldFacts.Place place(LandUse use, Double areaHa, SoilMoisture moisture) {
@@ -30,7 +37,11 @@ class FieldFactsTest {
 
     private static FieldFacts facts(Reading... readings) {
         return FieldFacts.of(
-                place(LandUse.ARABLE, 12.0, SoilMoisture.MOIST), new FieldReadings(List.of(readings)), null, null);
+                place(LandUse.ARABLE, 12.0, SoilMoisture.MOIST),
+                new FieldReadings(List.of(readings)),
+                null,
+                null,
+                null);
     }
 
     @Test
@@ -46,27 +57,30 @@ class FieldFactsTest {
     @Test
     void figuresAreMediansOverTheStops() {
         FieldFacts facts = facts(
-                ph("meter-1to1", 5.0, 0.1),
-                ph("vial-kit", 6.0, 0.5),
-                ph("meter-1to1", 5.2, 0.1),
+                ph(Source.METER, 5.0, 0.1),
+                ph(Source.METER, 5.6, 0.1),
+                ph(Source.METER, 5.2, 0.1),
+                ph(Source.METER, 7.9, 0.1, new DepthLayer(200, 300)),
                 read("salinity", "salinity", 0.4, 3.0),
-                read("salinity", "lab-result", 0.4, 5.0));
+                read("salinity", "salinity", 0.4, 5.0));
         assertThat(facts.phWater()).isEqualTo(5.2);
-        assertThat(facts.phHalfWidth()).isCloseTo(0.1, within(1e-9));
-        assertThat(facts.phFromKit()).isFalse();
+        assertThat(facts.ph().halfWidth()).isCloseTo(0.1, within(1e-9));
+        assertThat(facts.ph().source()).isEqualTo(Source.METER);
         assertThat(facts.ece()).isEqualTo(4.0);
         assertThat(facts.textureGroup()).isEqualTo(TextureGroup.FINE);
     }
 
     @Test
-    void aKitIsKnownByItsNewestReading() {
-        assertThat(facts(ph("powder-on-core", 5, 0.5), ph("meter-1to1", 6, 0.1)).phFromKit())
+    void saltMayHideSodiumInAClayThatNobodyHasMeasured() {
+        assertThat(facts(read("salinity", "salinity", 0.2, 4.0)).saltMayHideSodium())
                 .isTrue();
-    }
-
-    @Test
-    void anotherMethodsPhIsNotTheFieldsOwn() {
-        assertThat(facts(read("ph", "lab-result", 0.4, 7.0)).phWater()).isNull();
+        assertThat(facts(read("salinity", "salinity", 0.2, 3.9)).saltMayHideSodium())
+                .isFalse();
+        assertThat(facts(read("salinity", "salinity", 0.2, 8.0), read("sodicity", "lab-result", 0.9, 3.0))
+                        .saltMayHideSodium())
+                .isFalse();
+        assertThat(facts(felt("sand"), read("salinity", "salinity", 0.2, 8.0)).saltMayHideSodium())
+                .isFalse();
     }
 
     @Test
@@ -88,7 +102,11 @@ class FieldFactsTest {
     @Test
     void whatIsNotKnownOfThePlaceHasADefaultOrIsNull() {
         FieldFacts bare = FieldFacts.of(
-                new FieldFacts.Place(null, null, null, null, true, null), new FieldReadings(List.of()), 14.0, 20.0);
+                new FieldFacts.Place(null, null, null, null, true, null),
+                new FieldReadings(List.of()),
+                null,
+                14.0,
+                20.0);
         assertThat(bare.areaHa()).isEqualTo(1);
         assertThat(bare.textureGroup()).isNull();
         assertThat(bare.wet()).isFalse();
@@ -100,16 +118,17 @@ class FieldFactsTest {
     @Test
     void bedsTurfAndSmallPlotsAreGardens() {
         FieldReadings none = new FieldReadings(List.of());
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 12.0, null), none, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 12.0, null), none, null, null, null)
                         .garden())
                 .isFalse();
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.4, null), none, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.4, null), none, null, null, null)
                         .garden())
                 .isTrue();
-        assertThat(FieldFacts.of(place(LandUse.TURF, 12.0, null), none, null, null)
+        assertThat(FieldFacts.of(place(LandUse.TURF, 12.0, null), none, null, null, null)
                         .garden())
                 .isTrue();
-        assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null).garden())
+        assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null, null)
+                        .garden())
                 .isFalse();
     }
 }

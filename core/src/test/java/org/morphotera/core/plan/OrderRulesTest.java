@@ -20,6 +20,10 @@ class OrderRulesTest {
     private static final LocalDate MAY = LocalDate.of(2030, 5, 1);
 
     private static OrderRules rules(boolean drained, boolean disperses, Double esp, Constraint... named) {
+        return salty(drained, disperses, null, esp, named);
+    }
+
+    private static OrderRules salty(boolean drained, boolean disperses, Double ece, Double esp, Constraint... named) {
         return new OrderRules(
                 new FieldFacts(
                         LandUse.ARABLE,
@@ -28,7 +32,7 @@ class OrderRulesTest {
                         1,
                         null,
                         null,
-                        false,
+                        ece,
                         null,
                         esp,
                         null,
@@ -142,5 +146,19 @@ class OrderRulesTest {
                         agreed(ActionKind.LEACH, MAY), List.of(done(ActionKind.DRAIN), done(ActionKind.GYPSUM))))
                 .isEmpty();
         assertThat(wet.waitsFor(done(ActionKind.LEACH), others)).isEmpty();
+    }
+
+    @Test
+    void saltMayHideSodiumSoLeachingWaitsForALaboratoryOrForGypsum() {
+        Step leach = agreed(ActionKind.LEACH, MAY);
+        assertThat(salty(true, false, 6.0, null).breaches(leach, List.of(), false))
+                .extracting(OrderRules.Breach::code)
+                .containsExactly("ESP_FIRST");
+        assertThat(salty(true, false, 6.0, 3.0).breaches(leach, List.of(), false))
+                .isEmpty();
+        assertThat(salty(true, false, 3.9, null).breaches(leach, List.of(), false))
+                .isEmpty();
+        assertThat(salty(true, false, 6.0, null).breaches(leach, List.of(agreed(ActionKind.GYPSUM, MARCH)), false))
+                .isEmpty();
     }
 }

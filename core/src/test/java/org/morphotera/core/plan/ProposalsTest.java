@@ -11,6 +11,7 @@ import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits.Belief;
 import org.morphotera.core.plan.Proposals.Proposal;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;
 
 class ProposalsTest {
@@ -25,10 +26,10 @@ class ProposalsTest {
                 TextureGroup.FINE,
                 "barley",
                 6,
-                5.1,
-                0.2,
-                false,
+                new FieldFacts.Ph(5.1, 0.2, Source.METER),
+                5.0,
                 11.0,
+                Source.METER,
                 esp,
                 24.0,
                 false,
@@ -64,7 +65,7 @@ class ProposalsTest {
         assertThat(kinds(plan)).containsExactly(ActionKind.LIME, ActionKind.GYPSUM);
         assertThat(plan.get(1).rules()).contains("lime-first", "confirm-first");
         assertThat(plan.get(0).inputs()).containsEntry("phWater", 5.1).containsEntry("phHalfWidth", 0.2);
-        assertThat(plan.get(0).origins()).containsEntry("phWater", "reading").containsEntry("targetPh", "window");
+        assertThat(plan.get(0).origins()).containsEntry("phWater", "meter").containsEntry("targetPh", "window");
     }
 
     @Test
@@ -80,5 +81,67 @@ class ProposalsTest {
         assertThat(of(Set.of(Constraint.FREE_LIME), true, false, null).get(0).rules())
                 .containsExactly("no-sulfur");
         assertThat(of(Set.of(), true, false, null)).isEmpty();
+    }
+
+    private static List<Proposal> lime(String crop, FieldFacts.Ph ph, Double subsoilPh, Constraint named) {
+        List<Belief> beliefs = List.of(new Belief(named, 0.1, 0.9, List.of()));
+        FieldFacts facts = new FieldFacts(
+                LandUse.ARABLE,
+                TextureGroup.MEDIUM,
+                crop,
+                6,
+                ph,
+                subsoilPh,
+                null,
+                null,
+                null,
+                null,
+                false,
+                null,
+                null,
+                true,
+                false);
+        return Proposals.of(beliefs, facts, CoreData.BENCHMARKS);
+    }
+
+    @Test
+    void noLimeWherePhLiesInsideTheCropsWindow() {
+        FieldFacts.Ph sour = new FieldFacts.Ph(5.0, 0.1, Source.LABORATORY);
+        assertThat(lime("potato", sour, null, Constraint.ACIDITY)).isEmpty();
+        assertThat(kinds(lime("barley", sour, null, Constraint.ACIDITY))).containsExactly(ActionKind.LIME);
+    }
+
+    @Test
+    void limeGoesByTheBestSourceAndSaysWhich() {
+        Proposal byKit = lime("barley", new FieldFacts.Ph(5.5, 0.5, Source.KIT), null, Constraint.ACIDITY)
+                .get(0);
+        assertThat(byKit.inputs()).containsEntry("fromKit", true).containsEntry("phHalfWidth", 0.5);
+        assertThat(byKit.origins()).containsEntry("phWater", "kit");
+        Proposal byLaboratory = lime("barley", new FieldFacts.Ph(5.5, 0.1, Source.LABORATORY), null, Constraint.ACIDITY)
+                .get(0);
+        assertThat(byLaboratory.inputs()).containsEntry("fromKit", false);
+        assertThat(byLaboratory.origins()).containsEntry("phWater", "laboratory");
+    }
+
+    @Test
+    void aSourSubsoilIsLimedByItsOwnPhAndATargetInsideTheWindow() {
+        FieldFacts.Ph fineTop = new FieldFacts.Ph(6.6, 0.2, Source.METER);
+        Proposal lime =
+                lime("barley", fineTop, 5.0, Constraint.SUBSURFACE_ACIDITY).get(0);
+        assertThat(lime.inputs()).containsEntry("phWater", 5.0);
+        assertThat((Double) lime.inputs().get("targetPh")).isBetween(6.2, 7.8);
+        assertThat(lime("barley", fineTop, 6.4, Constraint.SUBSURFACE_ACIDITY)).isEmpty();
+    }
+
+    @Test
+    void leachingIsHeldBackWhileSaltMayHideSodium() {
+        Proposal held = of(Set.of(Constraint.SALINITY), true, false, null).get(0);
+        assertThat(held.kind()).isEqualTo(ActionKind.LEACH);
+        assertThat(held.held()).isEqualTo("esp-first");
+        assertThat(of(Set.of(Constraint.SALINITY), true, false, 2.0).get(0).isHeld())
+                .isFalse();
+        // sodium is named already: gypsum goes with it
+        assertThat(of(Set.of(Constraint.SALINITY, Constraint.SODICITY), true, false, null))
+                .noneMatch(Proposal::isHeld);
     }
 }

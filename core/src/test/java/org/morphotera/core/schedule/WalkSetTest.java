@@ -6,7 +6,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
-import org.morphotera.core.simulate.SimulatedVisit;
+import org.morphotera.core.trial.TestSets;
 
 class WalkSetTest {
 
@@ -23,6 +23,6 @@ class WalkSetTest {
     @ParameterizedTest
     @EnumSource(value = WalkSet.class, names = "TEN_TESTS")
     void theTenTestsAreThoseThatTheEvidenceIsTriedOn(WalkSet set) {
-        assertThat(set.methods()).containsExactlyElementsOf(SimulatedVisit.TEN_TESTS);
+        assertThat(set.methods()).containsExactlyElementsOf(TestSets.TEN);
     }
 }

@@ -25,6 +25,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -138,7 +139,7 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope).figure("cover", "coverPct").list();
     }
 

@@ -20,6 +20,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** What the colour of leaves lets one suspect; never more than a suspicion. */
@@ -98,7 +99,7 @@ public final class LeafColour implements FieldMethod<LeafColour.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return List.of(); // context for others: speaks of no constraint by itself
     }
 

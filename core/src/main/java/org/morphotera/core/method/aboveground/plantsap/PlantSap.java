@@ -18,6 +18,7 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Sugar, acidity and salts of plant sap. The wanted figures are a practitioners' habit and weak evidence. */
@@ -87,7 +88,7 @@ public final class PlantSap implements FieldMethod<PlantSap.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return List.of(); // context for others: speaks of no constraint by itself
     }
 

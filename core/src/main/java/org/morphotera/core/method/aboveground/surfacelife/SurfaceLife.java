@@ -13,12 +13,14 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Living things on the surface, counted by group in a quadrat; diversity after Shannon (1948). */
@@ -88,8 +90,10 @@ public final class SurfaceLife implements FieldMethod<SurfaceLife.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return List.of(); // context for others: speaks of no constraint by itself
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return new SightingList(envelope)
+                .standing("surface-life", "surface-life")
+                .list();
     }
 
     @Override

@@ -13,6 +13,7 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
@@ -20,6 +21,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** How a sward does: green and dead share, clover, number of species and, where it was read, sugar in the sap. */
@@ -82,8 +84,8 @@ public final class Sward implements FieldMethod<Sward.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return List.of(); // context for others: speaks of no constraint by itself
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return new SightingList(envelope).standing("sward", "sward").list();
     }
 
     @Override

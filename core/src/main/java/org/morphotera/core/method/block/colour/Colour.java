@@ -20,6 +20,8 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -154,8 +156,15 @@ public final class Colour implements FieldMethod<Colour.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return new SightingList(envelope).figure("colour", "valueDifference").list();
+    public Source source(Map<String, Object> readings) {
+        return Source.KIT;
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return DepthLayer.isSubsoil(layer)
+                ? List.of() // paler by nature
+                : new SightingList(envelope).figure("colour", "valueDifference").list();
     }
 
     @Override

@@ -25,6 +25,7 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.soil.Season;
@@ -194,10 +195,11 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
                 .standing("worms", "earthworms")
                 .figure("juveniles", "juvenilePct")
+                .figure("worm-count", "perM2") // no finding of its own: none at all at many stops is one
                 .list();
     }
 

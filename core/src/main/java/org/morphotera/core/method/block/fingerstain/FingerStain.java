@@ -5,8 +5,10 @@ import java.util.Map;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.block.ScoredBySight;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
 
 /** How dark moist soil stains the fingers: 0 to 2 in halves. */
 public final class FingerStain extends ScoredBySight {
@@ -17,8 +19,10 @@ public final class FingerStain extends ScoredBySight {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return List.of(); // context for others: speaks of no constraint by itself
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return DepthLayer.isSubsoil(layer)
+                ? List.of()
+                : new SightingList(envelope).figure("finger-stain", "score").list();
     }
 
     @Override

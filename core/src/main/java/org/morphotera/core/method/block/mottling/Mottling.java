@@ -22,6 +22,7 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Rust, black and grey mottles: a score by sight, or the shares of the face they cover. */
@@ -103,7 +104,7 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
                 .figure("mottling", "score")
                 .number("grey", readings.get("greyPct"))

@@ -25,6 +25,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.Unit;
 
@@ -247,9 +248,10 @@ public final class Pit implements FieldMethod<Pit.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        boolean water = readings.get("standingWaterMm") instanceof Number mm && mm.doubleValue() > 0;
-        return List.of(Sighting.of("standing-water", water));
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return readings.get("standingWaterMm") instanceof Number mm
+                ? List.of(Sighting.of("standing-water", mm.doubleValue() > 0))
+                : List.of(); // not looked for
     }
 
     @Override

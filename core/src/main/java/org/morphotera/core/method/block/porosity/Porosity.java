@@ -8,6 +8,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.block.ScoredBySight;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
 
 /** Pores seen on the broken face of the block: 0 to 2 in halves. */
 public final class Porosity extends ScoredBySight {
@@ -18,7 +19,7 @@ public final class Porosity extends ScoredBySight {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope).standing("porosity", "porosity").list();
     }
 

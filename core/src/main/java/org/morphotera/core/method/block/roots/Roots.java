@@ -24,6 +24,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Unit;
 
@@ -143,7 +144,7 @@ public final class Roots implements FieldMethod<Roots.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         SightingList seen = new SightingList(envelope)
                 .state("root-barrier", envelope.classes().get("barrier"))
                 .flag("bent-roots", readings.get("bent"));

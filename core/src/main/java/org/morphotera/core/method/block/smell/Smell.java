@@ -8,6 +8,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.block.ScoredBySight;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.soil.DepthLayer;
 
 /** What the fresh block smells of: 0 to 2 in halves. */
 public final class Smell extends ScoredBySight {
@@ -18,7 +19,7 @@ public final class Smell extends ScoredBySight {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope).figure("smell", "score").list();
     }
 

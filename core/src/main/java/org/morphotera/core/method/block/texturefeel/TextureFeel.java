@@ -23,6 +23,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
@@ -196,7 +197,7 @@ public final class TextureFeel implements FieldMethod<TextureFeel.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
                 .state("texture-group", envelope.classes().get("textureGroup"))
                 .list();

@@ -25,6 +25,7 @@ import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Composition;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.Unit;
 
@@ -287,7 +288,7 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return contextCode(envelope) instanceof String code
                 ? List.of(Sighting.of(
                         "texture-group",

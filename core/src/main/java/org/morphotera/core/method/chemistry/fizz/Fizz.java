@@ -21,6 +21,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -147,9 +148,11 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
-                .state("fizz", envelope.classes().get("carbonate"))
+                .state(
+                        DepthLayer.isSubsoil(layer) ? "fizz-sub" : "fizz",
+                        envelope.classes().get("carbonate"))
                 .list();
     }
 

@@ -31,7 +31,9 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
 
@@ -283,11 +285,19 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public Source source(Map<String, Object> readings) {
+        return Source.LABORATORY;
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        boolean subsoil = DepthLayer.isSubsoil(layer);
         SightingList seen = new SightingList(envelope)
-                .figure("surface-ph", "phWater")
+                .figure(subsoil ? "subsoil-ph" : "surface-ph", "phWater")
                 .figure("esp", "espPct")
-                .figure("ece", "ece");
+                .figure(subsoil ? "ece-sub" : "ece", "ece")
+                .state("lab-phosphorus", envelope.classes().get("p"))
+                .state("lab-potassium", envelope.classes().get("k"));
         if (readings.get("analytes") instanceof List<?> analytes) {
             for (Object each : analytes) {
                 if (each instanceof Map<?, ?> analyte && "cec".equals(analyte.get("code"))) {
@@ -295,7 +305,9 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
                 }
             }
         }
-        return seen.standing("organic-matter", "organic-matter").list();
+        return subsoil
+                ? seen.list()
+                : seen.standing("organic-matter", "organic-matter").list();
     }
 
     @Override

@@ -23,6 +23,8 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.Unit;
 
 /** Nitrogen, phosphorus and potassium by a colour kit: five steps, halves allowed, no laboratory figure. */
@@ -109,8 +111,15 @@ public final class NutrientKit implements FieldMethod<NutrientKit.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return new SightingList(envelope).figure("kit-nitrogen", "n").list();
+    public Source source(Map<String, Object> readings) {
+        return Source.KIT;
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return DepthLayer.isSubsoil(layer)
+                ? List.of()
+                : new SightingList(envelope).figure("kit-nitrogen", "n").list();
     }
 
     @Override

@@ -29,6 +29,7 @@ import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -56,19 +57,21 @@ public final class Ph implements FieldMethod<Ph.Readings> {
 
     /** Half-width of a single reading, and the step to the other scale with its own half-width. */
     private enum Scale {
-        KIT(0.5, -1.0, 0.2),
-        METER(0.2, -0.7, 0.3),
-        LAB_WATER(0.1, -0.7, 0.3),
-        LAB_CACL2(0.1, 0.7, 0.3);
+        KIT(0.5, -1.0, 0.2, Source.KIT),
+        METER(0.2, -0.7, 0.3, Source.METER),
+        LAB_WATER(0.1, -0.7, 0.3, Source.LABORATORY),
+        LAB_CACL2(0.1, 0.7, 0.3, Source.LABORATORY);
 
         private final double halfWidth;
         private final double step;
         private final double stepHalfWidth;
+        private final Source source;
 
-        Scale(double halfWidth, double step, double stepHalfWidth) {
+        Scale(double halfWidth, double step, double stepHalfWidth, Source source) {
             this.halfWidth = halfWidth;
             this.step = step;
             this.stepHalfWidth = stepHalfWidth;
+            this.source = source;
         }
     }
 
@@ -245,20 +248,54 @@ public final class Ph implements FieldMethod<Ph.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public Source source(Map<String, Object> readings) {
+        Kind kind = readings.get("kind") instanceof String code ? Coded.find(Kind.values(), code) : null;
+        return kind == null ? Source.METER : kind.scale.source;
+    }
+
+    @Override
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Double top = null;
         Double deepest = null;
         for (Map<String, Object> row : envelope.series().getOrDefault("layers", List.of())) {
-            boolean subsoil = row.get("topMm") instanceof Number top && top.doubleValue() >= DepthLayer.TOPSOIL_ENDS_MM;
-            if (subsoil && row.get("phWater") instanceof Envelope.Figure ph) {
-                deepest = ph.value();
-            } else if (subsoil && row.get("phWater") instanceof Map<?, ?> ph && ph.get("value") instanceof Number x) {
-                deepest = x.doubleValue();
+            Double ph = phWater(row);
+            if (ph != null && DepthLayer.isSubsoil(slice(row))) {
+                deepest = ph;
+            } else if (ph != null && top == null) {
+                top = ph;
             }
         }
         return new SightingList(envelope)
-                .figure("surface-ph", "phWater")
+                .number("surface-ph", top)
                 .number("subsoil-ph", deepest)
                 .list();
+    }
+
+    @Override
+    public DepthLayer rated(Map<String, Object> readings, DepthLayer layer) {
+        // the first slice is what is rated: where it lies in the subsoil, it does not speak for the top
+        DepthLayer first =
+                readings.get("layers") instanceof List<?> slices && !slices.isEmpty() ? slice(slices.get(0)) : null;
+        return DepthLayer.isSubsoil(first) ? first : layer;
+    }
+
+    private static DepthLayer slice(Object of) {
+        if (!(of instanceof Map<?, ?> row)) {
+            return null;
+        }
+        return row.get("topMm") instanceof Number top && row.get("bottomMm") instanceof Number bottom
+                ? new DepthLayer(top.doubleValue(), bottom.doubleValue())
+                : null;
+    }
+
+    /** Of a row as it was worked out, or as it was kept. */
+    private static Double phWater(Map<String, Object> row) {
+        if (row.get("phWater") instanceof Envelope.Figure ph) {
+            return ph.value();
+        }
+        return row.get("phWater") instanceof Map<?, ?> ph && ph.get("value") instanceof Number x
+                ? Double.valueOf(x.doubleValue())
+                : null;
     }
 
     @Override

@@ -25,6 +25,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
@@ -255,8 +256,10 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return new SightingList(envelope).figure("ece", "ece").list();
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return new SightingList(envelope)
+                .figure(DepthLayer.isSubsoil(layer) ? "ece-sub" : "ece", "ece")
+                .list();
     }
 
     @Override

@@ -11,6 +11,7 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
@@ -18,6 +19,7 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Microbial biomass by a colour reaction of a settled sample; the colour fades, so it is read within two minutes. */
@@ -69,8 +71,10 @@ public final class MicrobialBiomass implements FieldMethod<MicrobialBiomass.Read
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return List.of(); // context for others: speaks of no constraint by itself
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return new SightingList(envelope)
+                .standing("biomass", "microbial-biomass")
+                .list();
     }
 
     @Override

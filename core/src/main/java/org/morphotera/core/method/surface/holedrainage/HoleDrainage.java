@@ -28,6 +28,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Purpose;
 import org.morphotera.core.soil.Unit;
 
@@ -396,10 +397,11 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
                 .figure("drain-out", "fieldPermeability")
                 .figure("straight-down", "fieldPermeability")
+                .flag("never-emptied", envelope.values().containsKey("rateAtMost"))
                 .list();
     }
 

@@ -28,6 +28,7 @@ import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.core.soil.Unit;
 
@@ -352,7 +353,7 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return new SightingList(envelope)
                 .figure("probe-depth", "countedDepthMm")
                 .list();

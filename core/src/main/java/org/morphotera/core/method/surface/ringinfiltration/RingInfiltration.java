@@ -288,7 +288,7 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         boolean below = DepthLevel.AT_200.code().equals(readings.get("depthLevel"));
         return new SightingList(envelope)
                 .figure(below ? "infiltration-at-200" : "infiltration", "rate")

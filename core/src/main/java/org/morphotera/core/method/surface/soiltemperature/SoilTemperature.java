@@ -18,6 +18,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Soil temperature under different covers; context for worms, microbes and emergence. */
@@ -85,7 +86,7 @@ public final class SoilTemperature implements FieldMethod<SoilTemperature.Readin
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return List.of(); // context for others: speaks of no constraint by itself
     }
 

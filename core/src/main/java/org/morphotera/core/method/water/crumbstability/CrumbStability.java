@@ -278,8 +278,8 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        boolean subsoil = topMm != null && topMm >= DepthLayer.TOPSOIL_ENDS_MM;
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        boolean subsoil = DepthLayer.isSubsoil(layer);
         SightingList seen = new SightingList(envelope);
         if (!hides("dispersion", envelope)) {
             seen.standing(subsoil ? "dispersion-sub" : "dispersion-top", "dispersion");

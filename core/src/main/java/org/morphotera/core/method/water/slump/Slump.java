@@ -14,6 +14,7 @@ import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
@@ -22,6 +23,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 import org.morphotera.core.statistics.MeanScore;
 
@@ -146,8 +148,10 @@ public final class Slump implements FieldMethod<Slump.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
-        return List.of(); // context for others: speaks of no constraint by itself
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return DepthLayer.isSubsoil(layer)
+                ? List.of()
+                : new SightingList(envelope).standing("slump", "slump").list();
     }
 
     @Override

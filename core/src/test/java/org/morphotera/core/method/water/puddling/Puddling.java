@@ -16,6 +16,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** The smallest method there can be, for docs/adding-a-method.md and its test: minutes until a puddle is gone. */
@@ -44,7 +45,7 @@ public final class Puddling implements FieldMethod<Puddling.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, Double topMm) {
+    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
         return List.of(); // speaks of no constraint
     }
 
