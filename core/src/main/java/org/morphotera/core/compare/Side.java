@@ -74,7 +74,7 @@ public record Side(
         }
         List<Double> scaled = figures.stream().map(scale::of).toList();
         // of a difference of two readings one bears the half of the variance
-        double instrument = NORMAL_95 * scale.instrument() / Math.sqrt(2) / Math.sqrt(n);
+        double instrument = NORMAL_95 * scale.instrument() / Math.sqrt(n);
         double onScaleHalf = Math.max(instrument, Math.max(between(scaled), scaledOwnHalf / n / Math.sqrt(n)));
         return new Side(
                 n,

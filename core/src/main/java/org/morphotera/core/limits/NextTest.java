@@ -56,7 +56,7 @@ public final class NextTest {
     }
 
     /** Tests whose finding a rule asks for before all others, such as sodium where salt would hide it. */
-    private static Set<String> wantedNext(Map<String, Found> findings, EvidenceTables tables) {
+    public static Set<String> wantedNext(Map<String, Found> findings, EvidenceTables tables) {
         return tables.wanted().stream()
                 .filter(rule -> !findings.containsKey(rule.finding()))
                 .filter(rule -> findings.containsKey(rule.after())

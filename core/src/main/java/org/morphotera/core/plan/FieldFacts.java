@@ -12,6 +12,7 @@ import org.morphotera.core.soil.TextureGroup;
  * What is known of a field for its plan. All but the area may be {@code null}.
  *
  * @param areaHa 1 where it is not known
+ * @param treated what the readings speak for: the field, or a patch of it
  * @param ph of the topsoil, or {@code null}
  * @param subsoilPh in water, median over the stops
  * @param eceSource where the salt figure comes from
@@ -27,6 +28,7 @@ public record FieldFacts(
         TextureGroup textureGroup,
         String crop,
         double areaHa,
+        Treated treated,
         Ph ph,
         Double subsoilPh,
         Double ece,
@@ -38,6 +40,25 @@ public record FieldFacts(
         Double layerBottomMm,
         boolean drained,
         boolean wet) {
+
+    /**
+     * The ground that an action is for.
+     *
+     * @param areaHa or {@code null} where nobody has said how much of the field the patch takes
+     * @param patch whether it is a part of the field only
+     */
+    public record Treated(Double areaHa, boolean patch) {
+
+        /**
+         * A patch of a field.
+         *
+         * @param fieldHa area of the field
+         * @param sharePct of it, or {@code null}
+         */
+        public static Treated patch(double fieldHa, Double sharePct) {
+            return new Treated(sharePct == null ? null : Double.valueOf(fieldHa * sharePct / 100), true);
+        }
+    }
 
     /**
      * pH in water of the topsoil, by the best source.
@@ -62,10 +83,22 @@ public record FieldFacts(
      *
      * @param textureClass as written, used where none was felt; or {@code null}
      * @param areaHa or {@code null}
+     * @param treated what the readings speak for; {@code null} for the whole field
      * @param moisture on the newest visit, or {@code null}
      */
     public record Place(
-            LandUse landUse, String textureClass, String crop, Double areaHa, boolean drained, SoilMoisture moisture) {}
+            LandUse landUse,
+            String textureClass,
+            String crop,
+            Double areaHa,
+            Treated treated,
+            boolean drained,
+            SoilMoisture moisture) {
+
+        private double areaOr1() {
+            return areaHa == null || areaHa <= 0 ? 1 : areaHa;
+        }
+    }
 
     /**
      * Puts a field's facts together: medians over the stops of the newest readings.
@@ -84,7 +117,8 @@ public record FieldFacts(
                 place.landUse(),
                 known == null ? null : known.group(),
                 place.crop(),
-                place.areaHa() == null || place.areaHa() <= 0 ? 1 : place.areaHa(),
+                place.areaOr1(),
+                place.treated() == null ? new Treated(place.areaOr1(), false) : place.treated(),
                 ph(readings),
                 subsoilPh,
                 readings.figure("salinity"),

@@ -16,7 +16,7 @@ import org.morphotera.core.limits.Constraint;
 public final class OrderRules {
 
     /** Exchangeable sodium from which a soil that is leached alone disperses (Northcote and Skene, 1972). */
-    static final double SODIC_FROM_PCT = 6;
+    public static final double SODIC_FROM_PCT = 6;
 
     /** How far an action has come. */
     public enum Stage {

@@ -64,6 +64,13 @@ public final class Proposals {
         return List.copyOf(plan.proposals);
     }
 
+    /** Only what is spread by the tonne and so by the patch: lime and gypsum. */
+    public static List<Proposal> amendmentsOf(List<Limits.Belief> beliefs, FieldFacts patch, Benchmarks benchmarks) {
+        return of(beliefs, patch, benchmarks).stream()
+                .filter(each -> each.kind() == ActionKind.LIME || each.kind() == ActionKind.GYPSUM)
+                .toList();
+    }
+
     private void propose(Limits.Belief belief, Predicate<Constraint> named) {
         boolean acid = named.test(Constraint.ACIDITY) || named.test(Constraint.SUBSURFACE_ACIDITY);
         switch (belief.constraint()) {
@@ -148,7 +155,7 @@ public final class Proposals {
                 "textureGroup",
                 facts.textureGroup() == null ? null : facts.textureGroup().code(),
                 "reading");
-        in.put("areaHa", facts.areaHa(), "field");
+        in.put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
         add(ActionKind.LIME, belief, in.inputs, in.origins, rules);
     }
 
@@ -156,7 +163,7 @@ public final class Proposals {
         Filled in = new Filled();
         in.put("espPct", facts.cecCmolKg() == null ? null : facts.espPct(), "laboratory");
         in.put("cecCmolKg", facts.espPct() == null ? null : facts.cecCmolKg(), "laboratory");
-        in.put("areaHa", facts.areaHa(), "field");
+        in.put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
         List<String> rules = new ArrayList<>(List.of("confirm-first", "gypsum-before-leaching"));
         if (acid) {
             rules.add("lime-first");
@@ -239,7 +246,7 @@ public final class Proposals {
         Filled in = new Filled();
         boolean garden = facts.landUse() == LandUse.VEGETABLE || facts.landUse() == LandUse.LANDSCAPE;
         in.put("thicknessMm", garden ? 20.0 : 5.0, "default");
-        in.put("areaHa", facts.areaHa(), "field");
+        in.put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
         in.put("cnRatio", 15.0, "default");
         add(ActionKind.COMPOST, belief, in.inputs, in.origins, List.of());
     }

@@ -9,7 +9,7 @@ import org.morphotera.core.benchmark.Table;
  *
  * @param logarithmic whether changes are factors
  * @param plus added before the logarithm, for counts that may be none
- * @param instrument standard deviation of a difference by the instrument alone, on this scale
+ * @param instrument standard deviation of one reading by the instrument alone, on this scale
  * @param visit standard deviation that all readings of a visit share, on this scale
  * @param better 1 where more of the figure is better, -1 where less is, 0 for neither or something in between
  */

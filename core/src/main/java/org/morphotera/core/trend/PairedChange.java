@@ -91,7 +91,7 @@ public record PairedChange(
     }
 
     private static double deviation(Sample sample, ChangeScale scale) {
-        return Math.max(sample.deviation(), scale.instrument());
+        return Math.max(sample.deviation(), Math.sqrt(2) * scale.instrument());
     }
 
     /** Degrees of freedom of a sum of two variances of means (Welch, 1947); those of the first where both are 0. */

@@ -91,7 +91,7 @@ class DifferenceTest {
         Side few = Side.of(List.of(new Reading(0.2, null, null, 2.0, null, null)), 0.125, worms);
         Side many = Side.of(List.of(new Reading(0.6, null, null, 9.5, null, null)), 0.125, worms);
         Difference difference = Difference.between(new Key("earthworms", "top-0-100"), few, many);
-        double half = 1.96 * worms.instrument();
+        double half = 1.96 * Math.sqrt(2) * worms.instrument();
         assertThat(difference.ratio()).isCloseTo(Math.log(10.0 / 2.5) / half, within(1e-9));
         assertThat(difference.better()).isEqualTo(Difference.Better.OTHER);
     }

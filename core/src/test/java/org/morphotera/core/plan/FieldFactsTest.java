@@ -32,7 +32,7 @@ class FieldFactsTest {
     }
 
     private static FieldFacts.Place place(LandUse use, Double areaHa, SoilMoisture moisture) {
-        return new FieldFacts.Place(use, "clay", "barley", areaHa, false, moisture);
+        return new FieldFacts.Place(use, "clay", "barley", areaHa, null, false, moisture);
     }
 
     private static FieldFacts facts(Reading... readings) {
@@ -102,7 +102,7 @@ class FieldFactsTest {
     @Test
     void whatIsNotKnownOfThePlaceHasADefaultOrIsNull() {
         FieldFacts bare = FieldFacts.of(
-                new FieldFacts.Place(null, null, null, null, true, null),
+                new FieldFacts.Place(null, null, null, null, null, true, null),
                 new FieldReadings(List.of()),
                 null,
                 14.0,
@@ -130,5 +130,12 @@ class FieldFactsTest {
         assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null, null)
                         .garden())
                 .isFalse();
+    }
+
+    @Test
+    void aPatchIsTreatedByItsOwnAreaWhereItIsKnown() {
+        assertThat(FieldFacts.Treated.patch(8, 40.0).areaHa()).isCloseTo(3.2, within(1e-9));
+        assertThat(FieldFacts.Treated.patch(8, null).areaHa()).isNull();
+        assertThat(facts().treated()).isEqualTo(new FieldFacts.Treated(12.0, false));
     }
 }

@@ -32,6 +32,7 @@ class OrderRulesTest {
                         1,
                         null,
                         null,
+                        null,
                         ece,
                         null,
                         esp,

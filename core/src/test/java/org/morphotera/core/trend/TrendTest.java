@@ -53,7 +53,7 @@ class TrendTest {
     @Test
     void readingsThatAgreeTooWellAreHeldToTheInstrument() {
         PairedChange same = PairedChange.of(new double[] {0.1, 0.1, 0.1}, NO_CONTROLS, PH, 0, true);
-        double half = Math.hypot(4.30265 * 0.07 / Math.sqrt(3), 1.95996 * Math.sqrt(2) * 0.1);
+        double half = Math.hypot(4.30265 * Math.sqrt(2) * 0.05 / Math.sqrt(3), 1.95996 * Math.sqrt(2) * 0.1);
         assertThat(same.high() - same.mean()).isCloseTo(half, within(1e-4));
     }
 

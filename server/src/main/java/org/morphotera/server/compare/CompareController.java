@@ -22,7 +22,7 @@ import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
@@ -41,7 +41,7 @@ class CompareController {
 
     private final FieldReader fields;
     private final VisitReader visits;
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final FaceBuilder faces;
     private final Benchmarks benchmarks;
     private final Messages messages;
@@ -49,7 +49,7 @@ class CompareController {
     CompareController(
             FieldReader fields,
             VisitReader visits,
-            IndicatorReader indicators,
+            FieldIndicators indicators,
             FaceBuilder faces,
             Benchmarks benchmarks,
             Messages messages) {
@@ -115,16 +115,12 @@ class CompareController {
         if (visit != null && !visit.fieldId().equals(fieldId)) {
             throw new NotFoundException("visit of this field");
         }
-        List<IndicatorRow> rows = visit == null
-                ? indicators.latestOfField(practice, fieldId)
-                : indicators.ofVisitLeading(practice, fieldId, visitId);
-        return new Chosen(
-                field,
-                stop,
-                visit,
-                rows.stream()
-                        .filter(row -> stop == null || row.stopId().equals(stopId))
-                        .toList());
+        List<IndicatorRow> rows = stop != null
+                ? indicators.ofStop(practice, fieldId, stopId, visitId)
+                : visit == null
+                        ? indicators.ofField(practice, fieldId)
+                        : indicators.ofVisit(practice, fieldId, visitId);
+        return new Chosen(field, stop, visit, rows);
     }
 
     private static Map<Difference.Key, List<Side.Reading>> readings(List<IndicatorRow> rows) {

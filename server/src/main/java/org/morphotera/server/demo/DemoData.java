@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.method.MethodRegistry;
@@ -173,10 +174,13 @@ class DemoData implements ApplicationRunner {
                             at[0],
                             at[1],
                             i + 1,
-                            StopRole.ROUTINE.code(),
-                            null,
+                            demo.roleOf(i).code(),
+                            demo.shares.get(demo.roleOf(i)),
                             1));
         }
+        StopRole leading = StopRole.leading(
+                IntStream.range(0, demo.stops.size()).mapToObj(demo::roleOf).toList());
+        fields.markLeading(practice, fieldId, leading == null ? null : leading.code());
         LocalDate today = LocalDate.now(clock);
         for (DemoField.DemoEvent event : demo.events) {
             LocalDate on = today.minusDays(Math.round(event.yearsAgo() * DAYS_A_YEAR));
@@ -241,6 +245,7 @@ class DemoData implements ApplicationRunner {
                         dry ? "dry" : "moist",
                         dry ? 14 + random.nextInt(8) : 2 + random.nextInt(2),
                         soilTempC,
+                        null,
                         null,
                         null,
                         null,

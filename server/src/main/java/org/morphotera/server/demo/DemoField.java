@@ -1,6 +1,7 @@
 package org.morphotera.server.demo;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.morphotera.core.ground.MadeUpSoil;
 import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
@@ -34,6 +36,11 @@ final class DemoField {
     final List<DemoEvent> events = new ArrayList<>();
     private final Map<String, DemoCourse> courses = new LinkedHashMap<>();
     private final Map<String, Double> offsets = new HashMap<>();
+    private final Map<String, Double> untouched = new HashMap<>();
+    /** What each stop stands for, and which share of the field its patch takes, %. */
+    final List<StopRole> roles = new ArrayList<>();
+
+    final Map<StopRole, Double> shares = new EnumMap<>(StopRole.class);
     /** Earlier visits fell into another season and a drier soil: what changed since then may only look so. */
     boolean earlierVisitsUnlike;
     /** No laboratory was asked for exchangeable sodium yet. */
@@ -83,6 +90,28 @@ final class DemoField {
     DemoField at(int stop, String name, double offset) {
         offsets.put(stop + name, offset);
         return this;
+    }
+
+    /** One stop stays as it is whatever is done to the rest. */
+    DemoField stays(int stop, String name, double value) {
+        untouched.put(stop + name, value);
+        return this;
+    }
+
+    /** What the stops stand for, in their order; routine where nothing is said. */
+    DemoField roles(StopRole... ofStops) {
+        roles.addAll(List.of(ofStops));
+        return this;
+    }
+
+    /** Which share of the field the patch of a role takes, %. */
+    DemoField share(StopRole role, double percent) {
+        shares.put(role, percent);
+        return this;
+    }
+
+    StopRole roleOf(int stop) {
+        return stop < roles.size() ? roles.get(stop) : StopRole.ROUTINE;
     }
 
     DemoField done(double yearsAgo, String kind, String what, String rate, Double cost, Integer... stops) {
@@ -136,6 +165,9 @@ final class DemoField {
 
     /** A property at a stop, so many years before today. */
     double value(String name, int stop, double yearsAgo) {
+        if (untouched.containsKey(stop + name)) {
+            return untouched.get(stop + name);
+        }
         DemoCourse course = courses.get(name);
         double there = course == null ? Coded.find(SoilProperty.values(), name).usual() : course.at(yearsAgo);
         return there + offsets.getOrDefault(stop + name, 0.0);

@@ -1,6 +1,7 @@
 package org.morphotera.server.demo;
 
 import java.util.List;
+import org.morphotera.core.score.StopRole;
 
 /** The fields of a made-up place: a reclaimed estuary with low uplands behind it, each with a story of six years. */
 final class OrrinLevels {
@@ -32,7 +33,7 @@ final class OrrinLevels {
                         "field",
                         "Reclaimed polder, salt-touched in the low corner",
                         DemoField.numbered(5))
-                .goes("ece", 12.5, 8.6, 4.3, 4.3)
+                .goes("ece", 9.7, 8.7, 4.3, 4.3)
                 .at(4, "ece", 3.4)
                 .at(0, "ece", -1.2)
                 .goes("drainage", 5, 13, 4.3, 3)
@@ -62,7 +63,7 @@ final class OrrinLevels {
                 .done(1.4, "cover crop", "Phacelia and oats after barley", "25 kg/ha", 640.0);
     }
 
-    /** An acid ley: lime on the poor patch was answered, and the good patch is still better. */
+    /** An acid ley: lime was answered, the hedge that got none stayed as it was, and the poor patch is still sour. */
     private static DemoField craigendLey() {
         return new DemoField(
                         "Upper Craigend",
@@ -73,19 +74,28 @@ final class OrrinLevels {
                         "sandy-loam",
                         "field",
                         "Upland ley; clover thrives in one patch and fails in the other",
-                        List.of("Good patch", "Poor patch", "Middle", "Under the hedge"))
+                        List.of(
+                                "Good patch",
+                                "Poor patch",
+                                "Poor patch, low end",
+                                "Poor patch, gate",
+                                "Under the hedge"))
+                .roles(StopRole.GOOD, StopRole.POOR, StopRole.POOR, StopRole.POOR, StopRole.REFERENCE)
+                .share(StopRole.GOOD, 55)
+                .share(StopRole.POOR, 40)
                 .is("ph", 5.5, "deep-ph", 5.3, "infiltration", 66, "drainage", 55, "glue", 0.78, "cover", 94)
-                .is("structure", 1.9, "worms", 8, "organic", 4.6, "paler", 0.2, "roots", 0.85, "slope", 7)
-                .is("vigour", 1.3, "infiltration-at-200", 40, "co2", 48, "smell", 1.8)
-                .goes("ph", 5.3, 5.75, 3.1, 1.6)
-                .at(0, "ph", 0.55)
-                .at(0, "worms", 5)
-                .at(0, "vigour", 0.5)
-                .at(1, "ph", -0.35)
-                .at(1, "worms", -4)
-                .at(1, "vigour", -0.7)
-                .at(3, "ph", 0.3)
-                .done(3.1, "lime", "Ground limestone on the whole ley", "4 t/ha", 1310.0);
+                .is("structure", 1.9, "worms", 5, "organic", 4.6, "paler", 0.2, "roots", 0.85, "slope", 7)
+                .is("vigour", 0.8, "infiltration-at-200", 40, "co2", 48, "smell", 1.8)
+                .goes("ph", 4.7, 5.4, 3.1, 1.6)
+                .at(0, "ph", 0.75)
+                .at(0, "worms", 6)
+                .at(0, "vigour", 0.9)
+                .at(2, "ph", 0.1)
+                .at(3, "ph", -0.1)
+                .stays(4, "ph", 5.6)
+                .at(4, "worms", 4)
+                .at(4, "vigour", 0.6)
+                .done(3.1, "lime", "Ground limestone on the whole ley, not under the hedge", "4 t/ha", 1310.0);
     }
 
     /** Acid all through, and nothing done yet. */
@@ -169,7 +179,7 @@ final class OrrinLevels {
                 .goes("worms", 7, 16, 5.2, 3.5)
                 .goes("glue", 0.66, 0.95, 5.2, 3)
                 .goes("paler", 0.8, -0.2, 5.2, 4)
-                .goes("infiltration", 48, 95, 5.2, 3)
+                .goes("infiltration", 22, 95, 5.2, 3)
                 .is("drainage", 48, "infiltration-at-200", 62, "cover", 92, "vigour", 1.9, "structure", 1.5)
                 .is("porosity", 1.9, "smell", 2, "mottled", 1, "roots", 1.05, "ph", 6.7, "deep-ph", 6.7, "n", 3)
                 .is("p", 3.5, "k", 3, "co2", 78, "biomass", 640, "surface-groups", 6, "ece", 0.9)

@@ -7,7 +7,7 @@ import org.morphotera.core.simulate.HiddenSoil;
 import org.morphotera.core.simulate.Instrument;
 import org.morphotera.core.simulate.SimulatedInstrument;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 
@@ -15,16 +15,16 @@ import org.springframework.stereotype.Component;
 @Component
 class SimulatedInstruments implements Instruments {
 
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final Random random = new Random();
 
-    SimulatedInstruments(IndicatorReader indicators) {
+    SimulatedInstruments(FieldIndicators indicators) {
         this.indicators = indicators;
     }
 
     @Override
     public Connected connect(Instrument.Kind kind, UUID practice, Stop stop, double depthMm) {
-        List<IndicatorRow> known = indicators.latestOfField(practice, stop.fieldId()).stream()
+        List<IndicatorRow> known = indicators.ofField(practice, stop.fieldId()).stream()
                 .filter(row -> row.stopId().equals(stop.id()))
                 .toList();
         HiddenSoil soil = new HiddenSoil(stop.id().getLeastSignificantBits());

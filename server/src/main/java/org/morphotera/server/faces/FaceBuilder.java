@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.score.FaceLayout;
@@ -84,6 +85,40 @@ public class FaceBuilder {
                 layer == null ? null : layer.topMm(),
                 layer == null ? null : layer.bottomMm(),
                 why);
+    }
+
+    /** One indicator in the poor and in the good patch, as a sentence; {@code null} where one of them was not read. */
+    @Nullable
+    String patches(String indicator, List<IndicatorRow> poor, List<IndicatorRow> good) {
+        IndicatorRow first = poor.stream()
+                .filter(row -> row.indicator().equals(indicator) && row.figure() != null)
+                .findFirst()
+                .orElse(null);
+        if (first == null) {
+            return null;
+        }
+        double[] there = sorted(same(poor, first), IndicatorRow::figure);
+        double[] here = sorted(same(good, first), IndicatorRow::figure);
+        return here.length == 0
+                ? null
+                : messages.text(
+                        List.of(plain(first.unit()) ? "patch.both" : "patch.both-in-unit"),
+                        Map.of(
+                                "label", messages.word(indicator),
+                                "poor", median(there),
+                                "good", median(here),
+                                "unit", plain(first.unit()) ? "" : first.unit()));
+    }
+
+    private static boolean plain(String unit) {
+        return unit == null || unit.isEmpty() || unit.equals("pH");
+    }
+
+    private static List<IndicatorRow> same(List<IndicatorRow> rows, IndicatorRow as) {
+        return rows.stream()
+                .filter(row ->
+                        row.indicator().equals(as.indicator()) && row.band().equals(as.band()))
+                .toList();
     }
 
     /** @param labels stop labels by id */

@@ -4,11 +4,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Patches;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.sheets.SheetBuilder;
@@ -21,7 +24,7 @@ import org.springframework.stereotype.Service;
 public class FaceReader {
 
     private final FieldReader fields;
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final VisitReader faces;
     private final FaceBuilder builder;
     private final SheetBuilder sheets;
@@ -30,7 +33,7 @@ public class FaceReader {
 
     FaceReader(
             FieldReader fields,
-            IndicatorReader indicators,
+            FieldIndicators indicators,
             VisitReader faces,
             FaceBuilder builder,
             SheetBuilder sheets,
@@ -49,7 +52,7 @@ public class FaceReader {
     public Faces.FieldFaceView read(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         List<Stop> stops = fields.stops(practice, id);
-        List<IndicatorRow> latest = indicators.latestOfField(practice, id);
+        List<IndicatorRow> latest = indicators.ofField(practice, id);
         FieldFace face = builder.face(latest);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
         List<Faces.FindingView> findings = builder.findings(face, latest, labels);
@@ -66,7 +69,19 @@ public class FaceReader {
                 fields.events(practice, id),
                 sheets.overall(face),
                 FaceBuilder.layout(findings, FaceBuilder.PAGE),
-                limits.leading(practice, field));
+                limits.leading(practice, field),
+                patches(practice, id, stops, builder.limit(face, latest), latest));
+    }
+
+    /** What limits, in both patches; {@code null} where the poor one does not lead or the good one was not read. */
+    private @Nullable String patches(
+            UUID practice, UUID field, List<Stop> stops, Faces.@Nullable Limit limit, List<IndicatorRow> poor) {
+        boolean leads = StopRole.leading(Patches.roles(stops)) == StopRole.POOR;
+        if (!leads || limit == null) {
+            return null;
+        }
+        List<IndicatorRow> good = indicators.standingOf(practice, field, Patches.stopsOf(stops, StopRole.GOOD));
+        return builder.patches(limit.indicator(), poor, good);
     }
 
     private List<Faces.VisitStrip> visits(UUID practice, UUID field) {

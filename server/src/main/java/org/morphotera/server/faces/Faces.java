@@ -96,7 +96,11 @@ public final class Faces {
             int measurements,
             List<Band> bands) {}
 
-    /** A field's page; {@code layout} lays its findings out beside the ground. */
+    /**
+     * A field's page; {@code layout} lays its findings out beside the ground.
+     *
+     * @param patches the poor and the good patch side by side, where there are no other stops to speak for the field
+     */
     public record FieldFaceView(
             Field field,
             Grower grower,
@@ -110,5 +114,6 @@ public final class Faces {
             List<ManagementEvent> events,
             Sheets.OverallView overall,
             FaceLayout layout,
-            @Nullable Leading leading) {}
+            @Nullable Leading leading,
+            @Nullable String patches) {}
 }

@@ -14,7 +14,7 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.GrowerChanged;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
@@ -39,7 +39,7 @@ class Strips {
 
     private final StripMapper rows;
     private final FieldReader fields;
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final FaceBuilder builder;
     private final FieldLimits limits;
     private final Messages messages;
@@ -48,7 +48,7 @@ class Strips {
     Strips(
             StripMapper rows,
             FieldReader fields,
-            IndicatorReader indicators,
+            FieldIndicators indicators,
             FaceBuilder builder,
             FieldLimits limits,
             Messages messages,
@@ -91,7 +91,7 @@ class Strips {
     void refreshFields(UUID practice) {
         for (UUID id : rows.staleFields(practice)) {
             Field field = fields.field(practice, id);
-            List<IndicatorRow> own = indicators.latestOfField(practice, id);
+            List<IndicatorRow> own = indicators.ofField(practice, id);
             FieldFace face = builder.face(own);
             Faces.Limit limit = led(builder.limit(face, own), limits.leading(practice, field));
             StripMapper.Summary summary = rows.summary(practice, id);
@@ -163,7 +163,7 @@ class Strips {
     Map<UUID, List<Faces.Band>> visits(UUID practice, UUID field) {
         List<UUID> stale = rows.staleVisits(practice, field);
         for (UUID visit : stale) {
-            List<IndicatorRow> own = indicators.ofVisitLeading(practice, field, visit);
+            List<IndicatorRow> own = indicators.ofVisit(practice, field, visit);
             rows.keepVisit(visit, json.writeValueAsString(builder.bands(builder.face(own))));
         }
         Map<UUID, List<Faces.Band>> bands = new HashMap<>();

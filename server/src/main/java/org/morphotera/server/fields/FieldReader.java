@@ -35,6 +35,11 @@ public interface FieldReader {
             + "order by happened_on desc, id fetch first 60 rows only")
     List<ManagementEvent> events(@Param("practice") UUID practice, @Param("field") UUID field);
 
+    /** Latitude of any of the practice's stops; {@code null} where none has a position. */
+    @Select("select latitude from stop where practice_id = #{practice} and latitude is not null "
+            + "fetch first 1 rows only")
+    Double latitude(@Param("practice") UUID practice);
+
     @Select("select " + EVENT + " from management_event where practice_id = #{practice} and id = #{id}")
     ManagementEvent event(@Param("practice") UUID practice, @Param("id") UUID id);
 }

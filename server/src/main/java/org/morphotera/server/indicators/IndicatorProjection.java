@@ -11,6 +11,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 import org.springframework.stereotype.Component;
 
 /** Keeps the rows of {@code indicator_value} in step with the measurements that stand. */
@@ -18,7 +19,15 @@ import org.springframework.stereotype.Component;
 public class IndicatorProjection {
 
     /** Where and when a measurement was made. */
-    public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {}
+    public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {
+
+        private Place on(DepthLayer other) {
+            return new Place(practice, field, visit, stop, other, takenAt);
+        }
+    }
+
+    /** Goes up whenever rows are projected otherwise: what older versions made is made again at the next start. */
+    public static final int VERSION = 2;
 
     private final IndicatorMapper rows;
     private final SightingMapper sightings;
@@ -33,35 +42,33 @@ public class IndicatorProjection {
     /** Adds what a measurement shows. */
     public void add(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
         FieldMethod<?> method = methods.get(envelope.method());
-        addSightings(measurement, place, method.sightings(readings, envelope, topOf(place)));
+        addSightings(measurement, place, method.seen(readings, envelope, place.layer()));
         String kind = method.kind(readings, envelope);
+        Read read =
+                new Read(measurement, place.on(method.rated(readings, place.layer())), kind, method.source(readings));
         MethodCard card = method.card();
         for (MethodCard.Indicator indicator : card.indicators()) {
             Envelope.RatingText rating =
                     method.hides(indicator.id(), envelope) ? null : envelope.standing(indicator.id());
             if (rating != null) {
-                insert(measurement, indicator.id(), place, envelope, rating, indicator.figure(), rating.reason(), kind);
+                insert(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason());
             }
         }
         if (card.contextClass() != null && method.contextCode(envelope) instanceof String code) {
-            insert(measurement, card.contextClass(), place, envelope, null, null, code, kind);
+            insert(read, card.contextClass(), envelope, null, null, code);
         }
-    }
-
-    private static Double topOf(Place place) {
-        return place.layer() == null ? null : place.layer().topMm();
     }
 
     private void addSightings(UUID measurement, Place place, List<Sighting> seen) {
         for (Sighting each : seen) {
-            sightings.insert(
-                    place.practice(),
-                    place.field(),
-                    new SightingMapper.Row(
-                            measurement, each.finding(), place.stop(), each.figure(), each.state(), place.takenAt()));
-            sightings.markLatest(place.stop(), each.finding());
+            SightingMapper.Row row = SightingMapper.Row.of(measurement, place.stop(), place.takenAt(), each);
+            sightings.insert(place.practice(), place.field(), row);
+            sightings.markLatest(row.stopId(), row.finding(), row.source());
         }
     }
+
+    /** A measurement that is being projected, where it speaks for, and how it was read. */
+    private record Read(UUID measurement, Place place, String kind, Source source) {}
 
     /** The score of 2 that the method itself gives an indicator. */
     private static Double points(Envelope envelope, String indicator) {
@@ -84,27 +91,26 @@ public class IndicatorProjection {
     public void remove(UUID practice, UUID measurement) {
         List<IndicatorRow> gone = rows.ofMeasurement(practice, measurement);
         rows.delete(practice, measurement);
-        gone.forEach(row -> refresh(row.stopId(), row.indicator(), row.band()));
+        gone.forEach(row -> refresh(row.stopId(), row.indicator(), row.band(), row.source()));
         List<SightingMapper.Row> unseen = sightings.ofMeasurement(practice, measurement);
         sightings.delete(practice, measurement);
-        unseen.forEach(row -> sightings.markLatest(row.stopId(), row.finding()));
+        unseen.forEach(row -> sightings.markLatest(row.stopId(), row.finding(), row.source()));
     }
 
     private void insert(
-            UUID measurement,
+            Read read,
             String indicator,
-            Place place,
             Envelope envelope,
             Envelope.RatingText rating,
             String figureName,
-            String code,
-            String kind) {
+            String code) {
+        Place place = read.place();
         String band = DepthBand.ofMiddle(place.layer()).code();
         Envelope.Figure figure = figureName == null ? null : envelope.values().get(figureName);
         rows.insert(
                 place.practice(),
                 new IndicatorRow(
-                        measurement,
+                        read.measurement(),
                         indicator,
                         place.field(),
                         place.visit(),
@@ -122,15 +128,16 @@ public class IndicatorProjection {
                         figure == null ? null : figure.high(),
                         figure == null ? null : figure.unit(),
                         points(envelope, indicator),
-                        kind,
+                        read.kind(),
+                        read.source().code(),
                         place.takenAt()));
-        refresh(place.stop(), indicator, band);
+        refresh(place.stop(), indicator, band, read.source().code());
     }
 
-    private void refresh(UUID stop, String indicator, String band) {
-        UUID newest = rows.newest(stop, indicator, band);
+    private void refresh(UUID stop, String indicator, String band, String source) {
+        UUID newest = rows.newest(stop, indicator, band, source);
         if (newest != null) {
-            rows.markLatest(stop, indicator, band, newest);
+            rows.markLatest(stop, indicator, band, source, newest);
         }
     }
 }

@@ -15,7 +15,7 @@ public interface IndicatorReader {
 
     String COLUMNS = "measurement_id, indicator, field_id, visit_id, stop_id, method, band, depth_top_mm, "
             + "depth_bottom_mm, standing, standing_low, standing_high, code, figure, figure_low, figure_high, unit, "
-            + "points, kind, taken_at";
+            + "points, kind, source, taken_at";
 
     /** Stops that speak for the field; the others are never averaged in. */
     String LEADING = "stop_id in (select s.id from stop s where s.field_id = #{field} and s.leads)";
@@ -42,20 +42,32 @@ public interface IndicatorReader {
         @Arg(column = "unit", name = "unit", javaType = String.class),
         @Arg(column = "points", name = "points", javaType = Double.class),
         @Arg(column = "kind", name = "kind", javaType = String.class),
+        @Arg(column = "source", name = "source", javaType = String.class),
         @Arg(column = "taken_at", name = "takenAt", javaType = Instant.class)
     })
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and measurement_id = #{id}")
     List<IndicatorRow> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
-    @Select("select measurement_id from indicator_value where stop_id = #{stop} and indicator = #{indicator} "
-            + "and band = #{band} order by taken_at desc, measurement_id fetch first 1 rows only")
-    UUID newest(@Param("stop") UUID stop, @Param("indicator") String indicator, @Param("band") String band);
+    @Select(
+            "select measurement_id from indicator_value where stop_id = #{stop} and indicator = #{indicator} "
+                    + "and band = #{band} and source = #{source} order by taken_at desc, measurement_id fetch first 1 rows only")
+    UUID newest(
+            @Param("stop") UUID stop,
+            @Param("indicator") String indicator,
+            @Param("band") String band,
+            @Param("source") String source);
 
-    /** The newest of each stop that speaks for the field. */
+    /** The newest of each stop that speaks for the field, by each source. */
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
             + "and latest and " + LEADING)
     List<IndicatorRow> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    /** The newest of one stop, whatever it stands for, by each source. */
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
+            + "and latest")
+    List<IndicatorRow> latestOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
 
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
@@ -81,6 +93,18 @@ public interface IndicatorReader {
             @Param("band") String band,
             @Param("method") String method);
 
+    /** The same, of the stops that speak for the field. */
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and indicator = #{indicator} and band = #{band} and method = #{method} and standing is not null and "
+            + LEADING + " order by taken_at")
+    List<IndicatorRow> historyLeading(
+            @Param("practice") UUID practice,
+            @Param("field") UUID field,
+            @Param("indicator") String indicator,
+            @Param("band") String band,
+            @Param("method") String method);
+
     /** An indicator at a depth, and on how many visits it was read. */
     record Series(String indicator, String band, String method, int visits) {}
 
@@ -93,13 +117,10 @@ public interface IndicatorReader {
             + "and indicator = 'textureClass' and latest order by taken_at desc fetch first 1 rows only")
     String textureOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
 
-    /** When a laboratory last spoke on any of some indicators; {@code null} when it never did. */
-    @Select(
-            "<script>select max(taken_at) from indicator_value where practice_id = #{practice} "
-                    + "and field_id = #{field} and method = 'lab-result' and indicator in "
-                    + "<foreach collection='indicators' item='each' open='(' separator=',' close=')'>#{each}</foreach></script>")
-    Instant laboratorySpoke(
-            @Param("practice") UUID practice, @Param("field") UUID field, @Param("indicators") List<String> indicators);
+    /** Cover of the ground at a stop on a visit, %; {@code null} where it was not read. */
+    @Select("select figure from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
+            + "and visit_id = #{visit} and indicator = 'ground-cover' order by taken_at desc fetch first 1 rows only")
+    Double coverOf(@Param("practice") UUID practice, @Param("stop") UUID stop, @Param("visit") UUID visit);
 
     /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
     @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "

@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.morphotera.core.plan.FieldReadings;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
 
 /**
  * What one measurement shows for one indicator, or the class by which it is context for others.
@@ -12,6 +14,7 @@ import org.morphotera.core.soil.DepthLayer;
  * @param standing 0..1; {@code null} for a context class
  * @param points the method's own score of 2, or {@code null}
  * @param kind by which instrument, key or water it was read, or {@code null}
+ * @param source code of where the figure comes from
  * @param code the reason of the rating, or the context class
  */
 public record IndicatorRow(
@@ -34,6 +37,7 @@ public record IndicatorRow(
         String unit,
         Double points,
         String kind,
+        String source,
         Instant takenAt) {
 
     /** Newest readings of a field as the core takes its facts from them. */
@@ -47,8 +51,15 @@ public record IndicatorRow(
                         row.standing,
                         row.figure,
                         row.figureLow,
-                        row.figureHigh))
+                        row.figureHigh,
+                        row.from(),
+                        row.layer()))
                 .toList());
+    }
+
+    /** Where the figure comes from. */
+    public Source from() {
+        return Coded.find(Source.values(), source);
     }
 
     /** The sampled layer; {@code null} where the measurement has none. */

@@ -11,9 +11,9 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 public interface SightingMapper extends SightingReader {
 
-    @Insert("insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, taken_at, "
-            + "latest) values (#{r.measurementId}, #{r.finding}, #{practice}, #{field}, #{r.stopId}, #{r.figure}, "
-            + "#{r.state}, #{r.takenAt}, false)")
+    @Insert("insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, source, "
+            + "marks, taken_at, latest) values (#{r.measurementId}, #{r.finding}, #{practice}, #{field}, #{r.stopId}, #{r.figure}, "
+            + "#{r.state}, #{r.source}, #{r.marks}, #{r.takenAt}, false)")
     void insert(@Param("practice") UUID practice, @Param("field") UUID field, @Param("r") Row row);
 
     @Delete("delete from sighting where practice_id = #{practice} and measurement_id = #{id}")
@@ -23,8 +23,8 @@ public interface SightingMapper extends SightingReader {
     void deleteOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @Update("update sighting set latest = (measurement_id = (select s.measurement_id from sighting s "
-            + "where s.stop_id = #{stop} and s.finding = #{finding} "
+            + "where s.stop_id = #{stop} and s.finding = #{finding} and s.source = #{source} "
             + "order by s.taken_at desc, s.measurement_id fetch first 1 rows only)) "
-            + "where stop_id = #{stop} and finding = #{finding}")
-    void markLatest(@Param("stop") UUID stop, @Param("finding") String finding);
+            + "where stop_id = #{stop} and finding = #{finding} and source = #{source}")
+    void markLatest(@Param("stop") UUID stop, @Param("finding") String finding, @Param("source") String source);
 }

@@ -1,11 +1,10 @@
 package org.morphotera.server.limits;
 
 import java.util.UUID;
-import org.morphotera.core.score.FieldFace;
-import org.morphotera.core.score.PointsSheet;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.score.SoilPlantGap;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.observations.ObservationReader;
-import org.morphotera.server.sheets.SheetBuilder;
 import org.morphotera.server.sheets.StandingRows;
 import org.springframework.stereotype.Service;
 
@@ -13,22 +12,21 @@ import org.springframework.stereotype.Service;
 @Service
 public class GapReader {
 
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final ObservationReader observations;
-    private final SheetBuilder builder;
+    private final Benchmarks benchmarks;
 
-    GapReader(IndicatorReader indicators, ObservationReader observations, SheetBuilder builder) {
+    GapReader(FieldIndicators indicators, ObservationReader observations, Benchmarks benchmarks) {
         this.indicators = indicators;
         this.observations = observations;
-        this.builder = builder;
+        this.benchmarks = benchmarks;
     }
 
     /** In per cent of the points that were possible; {@code null} when one of the sheets is empty. */
     public Double soilOverPlant(UUID practice, UUID field) {
-        FieldFace face = StandingRows.faceWithVigour(
-                indicators.latestOfField(practice, field), observations.latestOfField(practice, field));
-        PointsSheet soil = builder.soil(face);
-        PointsSheet plant = builder.plant(face);
-        return soil.percent() == null || plant.percent() == null ? null : soil.percent() - plant.percent();
+        return SoilPlantGap.of(
+                StandingRows.faceWithVigour(
+                        indicators.ofField(practice, field), observations.latestOfField(practice, field)),
+                benchmarks);
     }
 }

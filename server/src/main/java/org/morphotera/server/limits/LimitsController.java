@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
 import org.morphotera.core.method.MethodRegistry;
@@ -33,9 +34,14 @@ class LimitsController {
 
     private static final int OFFERED = 3;
     private static final int TOO_LITTLE_UNDER = 3;
-    private static final String GAP = "soil-plant-gap";
 
-    /** One finding's weight for a constraint; {@code supposed} when it was not made but asked about. */
+    /**
+     * One finding's weight for a constraint.
+     *
+     * @param countsLess why it counts less than it would, in words; {@code null} where it counts in full
+     * @param share of its weight that counts, 0..1
+     * @param supposed it was not made but asked about
+     */
     record EvidenceView(
             String finding,
             String label,
@@ -44,6 +50,8 @@ class LimitsController {
             String reason,
             String source,
             String method,
+            double share,
+            @Nullable String countsLess,
             boolean supposed) {}
 
     record ConstraintView(
@@ -71,21 +79,14 @@ class LimitsController {
 
     private final FieldReader fields;
     private final FieldLimits limits;
-    private final GapReader gaps;
     private final EvidenceTables tables;
     private final MethodRegistry methods;
     private final Messages messages;
 
     LimitsController(
-            FieldReader fields,
-            FieldLimits limits,
-            GapReader gaps,
-            EvidenceTables tables,
-            MethodRegistry methods,
-            Messages messages) {
+            FieldReader fields, FieldLimits limits, EvidenceTables tables, MethodRegistry methods, Messages messages) {
         this.fields = fields;
         this.limits = limits;
-        this.gaps = gaps;
         this.tables = tables;
         this.methods = methods;
         this.messages = messages;
@@ -98,11 +99,7 @@ class LimitsController {
             @PathVariable UUID id,
             @RequestParam(required = false) @Nullable String suppose) {
         Field field = NotFoundException.require(fields.field(who.practiceId(), id), "field");
-        Map<String, String> findings = limits.findings(who.practiceId(), id);
-        Double gap = gaps.soilOverPlant(who.practiceId(), id);
-        if (gap != null) {
-            findings.put(GAP, tables.kind(GAP).stateOf(gap));
-        }
+        Map<String, Found> findings = limits.findings(who.practiceId(), field);
         Set<String> made = new LinkedHashSet<>(findings.keySet());
         suppose(suppose, findings);
         List<ConstraintView> constraints = limits.beliefs(field, findings).stream()
@@ -117,7 +114,7 @@ class LimitsController {
                 open(made));
     }
 
-    private void suppose(String suppose, Map<String, String> findings) {
+    private void suppose(String suppose, Map<String, Found> findings) {
         if (suppose == null || suppose.isBlank()) {
             return;
         }
@@ -128,7 +125,7 @@ class LimitsController {
                 throw RefusedException.of(
                         "suppose", "NO_SUCH_FINDING", "Write a finding and one of its states as finding:state.");
             }
-            findings.put(parts[0], parts[1]);
+            findings.put(parts[0], Found.whole(parts[1]));
         }
     }
 
@@ -151,15 +148,27 @@ class LimitsController {
                                 each.reason(),
                                 each.source(),
                                 each.method(),
+                                each.share(),
+                                less(each),
                                 !made.contains(each.finding())))
                         .toList());
     }
 
-    private List<NextTestView> next(Field field, Map<String, String> findings) {
+    private @Nullable String less(Limits.Evidence evidence) {
+        return evidence.share() == 1
+                ? null
+                : evidence.less().stream()
+                        .map(code -> messages.text("less." + code))
+                        .distinct()
+                        .collect(Collectors.joining("; "));
+    }
+
+    private List<NextTestView> next(Field field, Map<String, Found> findings) {
         Set<String> done = tables.kinds().stream()
                 .filter(kind -> findings.containsKey(kind.id()))
                 .map(EvidenceTables.Kind::method)
                 .collect(Collectors.toSet());
+        done.removeAll(NextTest.wantedNext(findings, tables));
         Map<String, Integer> minutes = new LinkedHashMap<>();
         methods.all().stream()
                 .filter(method -> !done.contains(method.card().id()))

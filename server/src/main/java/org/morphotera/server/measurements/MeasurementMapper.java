@@ -4,6 +4,8 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 /** Rows of measurements. Every query names the practice. */
 @Mapper
@@ -16,4 +18,11 @@ public interface MeasurementMapper extends MeasurementReader {
             + "#{m.takenAt}, #{person}, #{m.supersedes}, #{m.reason}, #{m.note}, #{m.recordedAt})")
     void insertMeasurement(
             @Param("practice") UUID practice, @Param("person") UUID person, @Param("m") StoredMeasurement measurement);
+
+    /** By which version of the rules the projections were made. */
+    @Select("select max(version) from projection")
+    int projectionVersion();
+
+    @Update("update projection set version = #{version}")
+    void projected(@Param("version") int version);
 }

@@ -10,10 +10,12 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.Constraint;
+import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OrderRules;
 import org.morphotera.core.plan.OrderRules.Stage;
 import org.morphotera.core.plan.OrderRules.Step;
@@ -61,7 +63,7 @@ class ActionChecks {
             }
         }
         boolean confirmed = body.confirmedBy() != null && !body.confirmedBy().isBlank()
-                || body.constraint() != null && facts.laboratoryDay(practice, field.id(), body.constraint()) != null;
+                || body.constraint() != null && agrees(facts.laboratory(practice, field, body.constraint()));
         order(practice, field, step(body), confirmed, others, faults);
         if (!faults.isEmpty()) {
             throw new RefusedException(faults);
@@ -87,10 +89,15 @@ class ActionChecks {
                         new FaultText(each.field(), each.code(), messages.text("action.breach." + each.code()))));
     }
 
+    static boolean agrees(@Nullable LaboratoryWord word) {
+        return word != null && word.agrees();
+    }
+
     OrderRules rules(UUID practice, Field field) {
+        Map<String, Found> findings = limits.findings(practice, field);
         return new OrderRules(
-                facts.of(practice, field),
-                limits.beliefs(field, limits.findings(practice, field.id())).stream()
+                facts.of(practice, field, findings),
+                limits.beliefs(field, findings).stream()
                         .filter(Limits.Belief::named)
                         .map(Limits.Belief::constraint)
                         .collect(Collectors.toSet()));

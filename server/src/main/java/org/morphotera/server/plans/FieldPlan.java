@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.result.Envelope;
 
 /** The shapes in which a plan leaves the server. */
@@ -11,14 +12,24 @@ final class FieldPlan {
 
     private FieldPlan() {}
 
+    /** The day of the sample, and whether it agrees with the field's own reading and with the action. */
+    record LaboratoryView(LocalDate on, boolean agrees) {
+
+        static @Nullable LaboratoryView of(@Nullable LaboratoryWord word) {
+            return word == null ? null : new LaboratoryView(word.on(), word.agrees());
+        }
+    }
+
     /** An input and where it came from. */
     record Origin(String name, String text) {}
 
     /**
      * An action that follows from the limits and is not in the plan yet.
      *
+     * @param patch the patch that it is for, in words; {@code null} for what speaks for the field
      * @param confirmation what to have confirmed before money is spent
-     * @param laboratory the day on which a laboratory spoke on it, if one did
+     * @param laboratory what a laboratory says on it, if one spoke
+     * @param held why it is held back for now, if it is; then it can't be agreed
      * @param expect how long until it shows
      * @param calculation what its calculator makes of the inputs; absent while an input is missing
      */
@@ -28,12 +39,14 @@ final class FieldPlan {
             String constraint,
             String constraintLabel,
             double probability,
+            @Nullable String patch,
             @Nullable String calculator,
             Map<String, Object> inputs,
             List<Origin> origins,
             List<String> rules,
             @Nullable String confirmation,
-            @Nullable LocalDate laboratory,
+            @Nullable LaboratoryView laboratory,
+            @Nullable String held,
             @Nullable String expect,
             @Nullable Envelope calculation) {}
 
@@ -42,7 +55,7 @@ final class FieldPlan {
      *
      * @param waits what has to happen before it, in sentences
      * @param toConfirm it is done only once something confirmed it
-     * @param laboratory the day on which a laboratory spoke on it, if one did
+     * @param laboratory what a laboratory says on it, if one spoke
      */
     record ActionView(
             Action action,
@@ -51,7 +64,7 @@ final class FieldPlan {
             @Nullable String calculator,
             List<String> waits,
             boolean toConfirm,
-            @Nullable LocalDate laboratory) {}
+            @Nullable LaboratoryView laboratory) {}
 
     /** What is expected of pH or salt, by date, with its band; and what was read. */
     record OutlookPoint(

@@ -10,13 +10,16 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.limits.Found;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.plan.CalculatorRegistry;
 import org.morphotera.core.plan.FieldFacts;
+import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OrderRules;
 import org.morphotera.core.plan.Proposals;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
@@ -26,6 +29,7 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.fields.Patches;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -88,27 +92,26 @@ public class FieldPlans {
 
     FieldPlan.PlanView plan(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
-        FieldFacts known = facts.of(practice, field);
+        Map<String, Found> findings = limits.findings(practice, field);
+        FieldFacts known = facts.of(practice, field, findings);
         List<Action> actions =
                 rows.actions(practice, id).stream().map(this::action).toList();
-        List<FieldPlan.ProposalView> proposals =
-                Proposals.of(limits.beliefs(field, limits.findings(practice, id)), known, benchmarks).stream()
-                        .filter(proposal -> actions.stream()
-                                .noneMatch(each ->
-                                        each.kind().equals(proposal.kind().code())
-                                                && proposal.constraint().code().equals(each.constraint())))
-                        .map(proposal -> view(
-                                proposal,
-                                facts.laboratoryDay(
-                                        practice, id, proposal.constraint().code())))
-                        .toList();
+        List<FieldPlan.ProposalView> proposals = new ArrayList<>(offered(
+                practice,
+                field,
+                Proposals.of(limits.beliefs(field, findings), known, benchmarks),
+                actions,
+                known.treated().patch() ? StopRole.POOR : null));
+        facts.otherPatches(practice, field)
+                .forEach(patch ->
+                        proposals.addAll(offered(practice, field, amendments(practice, field, patch), actions, patch)));
         OrderRules rules = checks.rules(practice, field);
         return new FieldPlan.PlanView(
                 field.name(),
                 known.areaHa(),
                 known.garden(),
                 actions.stream()
-                        .map(each -> view(each, actions, rules, laboratory(practice, each)))
+                        .map(each -> view(each, actions, rules, laboratory(practice, field, each)))
                         .sorted(FieldPlans::byOrder)
                         .toList(),
                 proposals,
@@ -117,6 +120,31 @@ public class FieldPlans {
                         .filter(each -> each.state().equals("agreed") && each.cost() != null)
                         .mapToDouble(Action::cost)
                         .sum());
+    }
+
+    /** What a patch by itself asks to be spread. */
+    private List<Proposals.Proposal> amendments(UUID practice, Field field, StopRole patch) {
+        Map<String, Found> found =
+                limits.findingsOf(practice, field, Patches.stopsOf(fields.stops(practice, field.id()), patch));
+        return Proposals.amendmentsOf(
+                limits.beliefs(field, found), facts.ofPatch(practice, field, patch, found), benchmarks);
+    }
+
+    private List<FieldPlan.ProposalView> offered(
+            UUID practice,
+            Field field,
+            List<Proposals.Proposal> proposals,
+            List<Action> actions,
+            @Nullable StopRole patch) {
+        return proposals.stream()
+                .filter(proposal -> actions.stream()
+                        .noneMatch(each -> each.kind().equals(proposal.kind().code())
+                                && proposal.constraint().code().equals(each.constraint())))
+                .map(proposal -> view(
+                        proposal,
+                        patch,
+                        facts.laboratory(practice, field, proposal.constraint().code())))
+                .toList();
     }
 
     /** Agreed before done before dropped; within them in the order of the work. */
@@ -132,7 +160,8 @@ public class FieldPlans {
         return Coded.find(ActionKind.values(), code);
     }
 
-    private FieldPlan.ProposalView view(Proposals.Proposal proposal, @Nullable LocalDate laboratory) {
+    private FieldPlan.ProposalView view(
+            Proposals.Proposal proposal, @Nullable StopRole patch, @Nullable LaboratoryWord laboratory) {
         String calculator = proposal.kind().calculator();
         String constraint = proposal.constraint().code();
         return new FieldPlan.ProposalView(
@@ -141,6 +170,7 @@ public class FieldPlans {
                 constraint,
                 messages.text("constraint." + constraint),
                 proposal.probability(),
+                patch == null ? null : messages.text("patch." + patch.code()),
                 calculator,
                 proposal.inputs(),
                 proposal.origins().entrySet().stream()
@@ -151,7 +181,8 @@ public class FieldPlans {
                         .map(rule -> messages.text("action.rule." + rule))
                         .toList(),
                 messages.optional("constraint.confirm." + constraint),
-                laboratory,
+                FieldPlan.LaboratoryView.of(laboratory),
+                proposal.isHeld() ? messages.text("action.rule." + proposal.held()) : null,
                 messages.optional("action.expect." + proposal.kind().code()),
                 calculator == null ? null : calculation(calculator, proposal.inputs()));
     }
@@ -161,14 +192,12 @@ public class FieldPlans {
         return outcome instanceof Outcome.Evaluated done ? Envelope.of(done.evaluation(), messages) : null;
     }
 
-    private @Nullable LocalDate laboratory(UUID practice, Action action) {
-        return action.constraint() == null
-                ? null
-                : facts.laboratoryDay(practice, action.fieldId(), action.constraint());
+    private @Nullable LaboratoryWord laboratory(UUID practice, Field field, Action action) {
+        return action.constraint() == null ? null : facts.laboratory(practice, field, action.constraint());
     }
 
     private FieldPlan.ActionView view(
-            Action action, List<Action> all, OrderRules rules, @Nullable LocalDate laboratory) {
+            Action action, List<Action> all, OrderRules rules, @Nullable LaboratoryWord laboratory) {
         OrderRules.Step step = ActionChecks.step(action);
         List<String> waits = new ArrayList<>(
                 rules.waitsFor(step, all.stream().map(ActionChecks::step).toList()).stream()
@@ -177,7 +206,7 @@ public class FieldPlans {
                         .toList());
         String confirm =
                 action.constraint() == null ? null : messages.optional("constraint.confirm." + action.constraint());
-        boolean confirmed = laboratory != null || action.confirmedBy() != null;
+        boolean confirmed = ActionChecks.agrees(laboratory) || action.confirmedBy() != null;
         if (action.state().equals("agreed") && !confirmed && confirm != null && OrderRules.needsConfirmation(step)) {
             waits.add(messages.text(List.of("action.waits.confirmation"), Map.of("what", confirm)));
         }
@@ -188,7 +217,7 @@ public class FieldPlans {
                 kind(action.kind()).calculator(),
                 waits,
                 OrderRules.needsConfirmation(step),
-                laboratory);
+                FieldPlan.LaboratoryView.of(laboratory));
     }
 
     Action action(PlanMapper.ActionRow row) {

@@ -1,20 +1,33 @@
 package org.morphotera.server.plans;
 
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.limits.Found;
 import org.morphotera.core.plan.FieldFacts;
+import org.morphotera.core.plan.LaboratoryWord;
+import org.morphotera.core.plan.OrderRules;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.core.soil.Source;
+import org.morphotera.core.statistics.Sample;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Patches;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
 import org.springframework.stereotype.Component;
@@ -23,45 +36,125 @@ import org.springframework.stereotype.Component;
 @Component
 class PlanFacts {
 
-    /** What a laboratory measures that confirms a constraint, by the constraint. */
-    private static final Map<String, List<String>> SPOKEN_ON =
-            Map.of("acidity", List.of("ph"), "subsurface-acidity", List.of("ph"), "sodicity", List.of("sodicity"));
-
     private final FieldReader fields;
     private final VisitReader visits;
-    private final IndicatorReader indicators;
+    private final IndicatorReader rows;
+    private final FieldIndicators indicators;
+    private final FieldLimits limits;
 
-    PlanFacts(FieldReader fields, VisitReader visits, IndicatorReader indicators) {
+    PlanFacts(
+            FieldReader fields,
+            VisitReader visits,
+            IndicatorReader rows,
+            FieldIndicators indicators,
+            FieldLimits limits) {
         this.fields = fields;
         this.visits = visits;
+        this.rows = rows;
         this.indicators = indicators;
+        this.limits = limits;
     }
 
-    FieldFacts of(UUID practice, Field field) {
-        String moisture = visits.visitsOf(practice, field.id()).stream()
-                .reduce((earlier, later) -> later)
-                .map(Visit::soilMoisture)
-                .orElse(null);
+    /** @param findings what was found on the field, as its limits have it */
+    FieldFacts of(UUID practice, Field field, Map<String, Found> findings) {
+        List<Stop> stops = fields.stops(practice, field.id());
+        boolean poorLeads = StopRole.leading(Patches.roles(stops)) == StopRole.POOR;
+        return facts(
+                practice,
+                field,
+                findings,
+                indicators.standing(practice, field.id()),
+                poorLeads ? Patches.treated(field, stops, StopRole.POOR) : null);
+    }
+
+    /** The same of a patch, by its own readings. */
+    FieldFacts ofPatch(UUID practice, Field field, StopRole patch, Map<String, Found> findings) {
+        List<Stop> stops = fields.stops(practice, field.id());
+        return facts(
+                practice,
+                field,
+                findings,
+                indicators.standingOf(practice, field.id(), Patches.stopsOf(stops, patch)),
+                Patches.treated(field, stops, patch));
+    }
+
+    private FieldFacts facts(
+            UUID practice,
+            Field field,
+            Map<String, Found> findings,
+            List<IndicatorRow> standing,
+            FieldFacts.@Nullable Treated treated) {
+        Visit newest = visits.newest(practice, field.id());
+        String moisture = newest == null ? null : newest.soilMoisture();
         boolean drained = fields.events(practice, field.id()).stream()
                 .anyMatch(event -> event.kind().equals("drain"));
+        Found subsoil = findings.get("subsoil-ph");
         return FieldFacts.of(
                 new FieldFacts.Place(
                         Coded.find(LandUse.values(), field.landUse()),
                         field.textureClass(),
                         field.crop(),
                         field.areaHa(),
+                        treated,
                         drained,
                         moisture == null ? null : Coded.find(SoilMoisture.values(), moisture)),
-                IndicatorRow.readings(indicators.latestOfField(practice, field.id())),
-                indicators.cecOfField(practice, field.id()),
-                indicators.permeabilityOfField(practice, field.id()));
+                IndicatorRow.readings(standing),
+                subsoil == null ? null : subsoil.figure(),
+                rows.cecOfField(practice, field.id()),
+                rows.permeabilityOfField(practice, field.id()));
     }
 
-    /** The day of the newest laboratory figure that speaks on a constraint; {@code null} when there is none. */
+    /** The patches that don't lead the field and were read: what is spread there goes by them alone. */
+    List<StopRole> otherPatches(UUID practice, Field field) {
+        Set<StopRole> roles = Patches.roles(fields.stops(practice, field.id()));
+        return Stream.of(StopRole.POOR, StopRole.GOOD)
+                .filter(role -> roles.contains(role) && role != StopRole.leading(roles))
+                .toList();
+    }
+
+    /** What the newest laboratory figure says on a constraint; {@code null} when none speaks on it. */
     @Nullable
-    LocalDate laboratoryDay(UUID practice, UUID field, String constraint) {
-        List<String> spoken = SPOKEN_ON.get(constraint);
-        Instant last = spoken == null ? null : indicators.laboratorySpoke(practice, field, spoken);
-        return last == null ? null : LocalDate.ofInstant(last, ZoneOffset.UTC);
+    LaboratoryWord laboratory(UUID practice, Field field, String constraint) {
+        return switch (constraint) {
+            case "acidity" ->
+                word(rowsOf(practice, field, "ph", false), limits.window(field).low(), true);
+            case "subsurface-acidity" ->
+                word(rowsOf(practice, field, "ph", true), limits.window(field).low(), true);
+            case "sodicity" -> word(rowsOf(practice, field, "sodicity", false), OrderRules.SODIC_FROM_PCT, false);
+            default -> null;
+        };
+    }
+
+    private List<IndicatorRow> rowsOf(UUID practice, Field field, String indicator, boolean subsoil) {
+        return rows.latestOfField(practice, field.id()).stream()
+                .filter(row -> row.indicator().equals(indicator) && row.figure() != null)
+                .filter(row -> DepthLayer.isSubsoil(row.layer()) == subsoil)
+                .toList();
+    }
+
+    private static @Nullable LaboratoryWord word(List<IndicatorRow> read, double threshold, boolean below) {
+        List<IndicatorRow> laboratory =
+                read.stream().filter(row -> row.from() == Source.LABORATORY).toList();
+        if (laboratory.isEmpty()) {
+            return null;
+        }
+        List<IndicatorRow> own =
+                read.stream().filter(row -> row.from() != Source.LABORATORY).toList();
+        LocalDate on = laboratory.stream()
+                .map(row -> row.takenAt().atZone(ZoneOffset.UTC).toLocalDate())
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        return LaboratoryWord.of(on, interval(laboratory), own.isEmpty() ? null : interval(own), threshold, below);
+    }
+
+    private static LaboratoryWord.Interval interval(List<IndicatorRow> rows) {
+        double middle =
+                Sample.of(rows.stream().map(IndicatorRow::figure).toList()).median();
+        double half = rows.stream()
+                .filter(row -> row.figureLow() != null)
+                .mapToDouble(row -> (row.figureHigh() - row.figureLow()) / 2)
+                .max()
+                .orElse(0);
+        return new LaboratoryWord.Interval(middle, middle - half, middle + half);
     }
 }

@@ -7,7 +7,7 @@ import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.PointsSheet;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
@@ -23,7 +23,7 @@ public class SheetReader {
     private final FieldReader fields;
     private final VisitReader visits;
     private final ObservationReader observations;
-    private final IndicatorReader indicators;
+    private final FieldIndicators indicators;
     private final VisitReader faces;
     private final SheetBuilder builder;
 
@@ -31,7 +31,7 @@ public class SheetReader {
             FieldReader fields,
             VisitReader visits,
             ObservationReader observations,
-            IndicatorReader indicators,
+            FieldIndicators indicators,
             VisitReader faces,
             SheetBuilder builder) {
         this.fields = fields;
@@ -57,7 +57,7 @@ public class SheetReader {
         if (!visit.fieldId().equals(fieldId)) {
             throw new NotFoundException("visit");
         }
-        List<IndicatorRow> rows = indicators.ofVisitLeading(practice, fieldId, chosen);
+        List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
         List<Observation> seen = observations.ofVisit(practice, chosen);
         FieldFace face = StandingRows.faceWithVigour(rows, seen);
         PointsSheet soil = builder.soil(face);

@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.morphotera.core.soil.Season;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -23,8 +22,10 @@ public class Places {
     private final VisitMapper visits;
     private final FieldReader fields;
     private final IndicatorReader indicators;
+    private final CarbonAdded carbon;
 
-    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators) {
+    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators, CarbonAdded carbon) {
+        this.carbon = carbon;
         this.visits = visits;
         this.fields = fields;
         this.indicators = indicators;
@@ -62,24 +63,26 @@ public class Places {
         put(context, "landUse", place.field().landUse());
         put(context, "crop", place.field().crop());
         put(context, "purpose", place.field().purpose());
-        context.putAll(conditions(place.visit(), List.of(place.stop())));
+        context.putAll(conditions(practice, place.visit(), List.of(place.stop())));
+        put(context, "carbonAddedLastAutumn", carbon.said(practice, place.visit(), place.field()));
+        if (carbon.biochar(practice, place.visit())) {
+            context.put("biocharWithin6Months", true);
+        }
+        put(
+                context,
+                "coverPct",
+                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
         return context;
     }
 
     /** The part of the context that the day gives: moisture, rain, temperature, season. */
-    public Map<String, Object> conditions(Visit visit, List<Stop> stops) {
+    public Map<String, Object> conditions(UUID practice, Visit visit, List<Stop> stops) {
         Map<String, Object> context = new LinkedHashMap<>();
         put(context, "soilMoisture", visit.soilMoisture());
         put(context, "daysSinceRain", visit.daysSinceRain());
         put(context, "soilTempC", visit.soilTempC());
-        put(context, "season", season(visit, stops).code());
+        put(context, "season", carbon.season(practice, visit.visitedOn(), stops).code());
         return context;
-    }
-
-    /** Season by month, on the hemisphere of the stops; the northern where no position is known. */
-    private static Season season(Visit visit, List<Stop> stops) {
-        boolean south = stops.stream().anyMatch(stop -> stop.latitude() != null && stop.latitude() < 0);
-        return Season.ofMonth(visit.visitedOn().getMonthValue(), south);
     }
 
     private static void put(Map<String, Object> context, String name, Object value) {

@@ -16,6 +16,7 @@ import org.morphotera.server.fields.OneOf;
 /**
  * One day at one field, with the conditions that its figures depend on.
  *
+ * @param carbonAdded whether straw, wood or compost came in last autumn, where no event of the field says so
  * @param tests ids of the tests chosen for the walk, joined by commas in the order of the work; {@code null} for all
  */
 public record Visit(
@@ -28,6 +29,7 @@ public record Visit(
         @Nullable Integer daysSinceRain,
         @Nullable Double soilTempC,
         @Nullable String lastManagement,
+        @Nullable Boolean carbonAdded,
         @Nullable String note,
         @Nullable String tests,
         int version) {
@@ -48,6 +50,7 @@ public record Visit(
             Double soilTempC,
 
             @Nullable @Size(max = 400) String lastManagement,
+            @Nullable Boolean carbonAdded,
             @Nullable @Size(max = 2000) String note,
             @Nullable @Size(max = 2000) String tests,
             int version) {}

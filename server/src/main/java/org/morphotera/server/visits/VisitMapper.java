@@ -11,14 +11,14 @@ import org.apache.ibatis.annotations.Update;
 public interface VisitMapper extends VisitReader {
 
     @Insert("insert into visit (id, practice_id, field_id, person_id, visited_on, soil_moisture, days_since_rain, "
-            + "soil_temp_c, last_management, note, tests, version) values (#{v.id}, #{practice}, #{v.fieldId}, #{v.personId}, "
-            + "#{v.visitedOn}, #{v.soilMoisture}, #{v.daysSinceRain}, #{v.soilTempC}, #{v.lastManagement}, #{v.note}, "
+            + "soil_temp_c, last_management, carbon_added, note, tests, version) values (#{v.id}, #{practice}, #{v.fieldId}, #{v.personId}, "
+            + "#{v.visitedOn}, #{v.soilMoisture}, #{v.daysSinceRain}, #{v.soilTempC}, #{v.lastManagement}, #{v.carbonAdded}, #{v.note}, "
             + "#{v.tests}, #{v.version})")
     void insertVisit(@Param("practice") UUID practice, @Param("v") Visit visit);
 
     @Update("update visit set visited_on = #{v.visitedOn}, soil_moisture = #{v.soilMoisture}, "
             + "days_since_rain = #{v.daysSinceRain}, soil_temp_c = #{v.soilTempC}, "
-            + "last_management = #{v.lastManagement}, note = #{v.note}, tests = #{v.tests}, version = #{v.version} "
+            + "last_management = #{v.lastManagement}, carbon_added = #{v.carbonAdded}, note = #{v.note}, tests = #{v.tests}, version = #{v.version} "
             + "where practice_id = #{practice} and id = #{v.id} and version = #{v.version} - 1")
     int updateVisit(@Param("practice") UUID practice, @Param("v") Visit visit);
 }

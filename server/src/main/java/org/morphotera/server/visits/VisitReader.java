@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Select;
 public interface VisitReader {
 
     String VISIT = "select v.id, v.field_id, v.person_id, p.name as person, v.visited_on, v.soil_moisture, "
-            + "v.days_since_rain, v.soil_temp_c, v.last_management, v.note, v.tests, v.version "
+            + "v.days_since_rain, v.soil_temp_c, v.last_management, v.carbon_added, v.note, v.tests, v.version "
             + "from visit v join person p on p.id = v.person_id ";
 
     @Select(VISIT + "where v.practice_id = #{practice} and v.id = #{id}")
@@ -18,6 +18,11 @@ public interface VisitReader {
 
     @Select(VISIT + "where v.practice_id = #{practice} and v.field_id = #{field} order by v.visited_on, v.id")
     List<Visit> visitsOf(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    /** The newest visit of a field; {@code null} where there is none. */
+    @Select(VISIT + "where v.practice_id = #{practice} and v.field_id = #{field} "
+            + "order by v.visited_on desc, v.id desc fetch first 1 rows only")
+    Visit newest(@Param("practice") UUID practice, @Param("field") UUID field);
 
     /** A visit in a list, with how many tests stand. */
     record VisitRow(UUID id, LocalDate visitedOn, String person, String soilMoisture, int measurements) {}

@@ -62,6 +62,7 @@ class VisitsController {
                 body.daysSinceRain(),
                 body.soilTempC(),
                 body.lastManagement(),
+                body.carbonAdded(),
                 body.note(),
                 body.tests(),
                 body.version() + 1);

@@ -90,7 +90,8 @@ class WalkController {
                 field,
                 stops,
                 contexts,
-                Conditions.warnings(Context.parse(places.conditions(visit, stops), new Faults()), messages),
+                Conditions.warnings(
+                        Context.parse(places.conditions(who.practiceId(), visit, stops), new Faults()), messages),
                 MadeTest.of(
                         measurements.testsOf(practice, id),
                         indicators.ofVisit(practice, visit.fieldId(), id),

@@ -21,7 +21,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.plan.FieldFacts;
+import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.limits.FieldLimits;
@@ -46,7 +48,7 @@ class ActionChecksTest {
     @BeforeEach
     void aDryField() {
         lenient().when(limits.beliefs(any(), any())).thenReturn(List.of());
-        lenient().when(facts.of(any(), any())).thenReturn(knownOf(false));
+        lenient().when(facts.of(any(), any(), any())).thenReturn(knownOf(false));
     }
 
     private static FieldFacts knownOf(boolean wet) {
@@ -55,9 +57,10 @@ class ActionChecksTest {
                 TextureGroup.MEDIUM,
                 null,
                 8,
-                5.4,
-                0.2,
-                false,
+                new FieldFacts.Treated(8.0, false),
+                new FieldFacts.Ph(5.4, 0.2, Source.METER),
+                null,
+                null,
                 null,
                 null,
                 null,
@@ -153,7 +156,9 @@ class ActionChecksTest {
     void moneyIsSpentOnceSomethingConfirmedIt() {
         Action.Write unconfirmed = write("lime", "done", LIME, null, null, TODAY, null, null);
         assertThat(faults(unconfirmed)).isNotEmpty();
-        when(facts.laboratoryDay(PRACTICE, FIELD, "acidity")).thenReturn(TODAY.minusDays(30));
+        when(facts.laboratory(PRACTICE, field, "acidity")).thenReturn(new LaboratoryWord(TODAY.minusDays(30), false));
+        assertThat(faults(unconfirmed)).isNotEmpty();
+        when(facts.laboratory(PRACTICE, field, "acidity")).thenReturn(new LaboratoryWord(TODAY.minusDays(30), true));
         assertThat(faults(unconfirmed)).isEmpty();
     }
 

@@ -1,0 +1,82 @@
+package org.morphotera.server.indicators;
+
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.SourceOrder;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.ManagementEvent;
+import org.springframework.stereotype.Component;
+
+/** The readings that speak for a field: those of its leading stops, of each property by its best source. */
+@Component
+public class FieldIndicators {
+
+    private final IndicatorReader rows;
+    private final FieldReader fields;
+    private final EvidenceTables tables;
+
+    FieldIndicators(IndicatorReader rows, FieldReader fields, EvidenceTables tables) {
+        this.rows = rows;
+        this.fields = fields;
+        this.tables = tables;
+    }
+
+    private record Property(String indicator, boolean subsoil) {}
+
+    private static List<IndicatorRow> best(List<IndicatorRow> all) {
+        return SourceOrder.best(
+                all, row -> new Property(row.indicator(), DepthLayer.isSubsoil(row.layer())), IndicatorRow::from);
+    }
+
+    /** The newest of each leading stop. */
+    public List<IndicatorRow> ofField(UUID practice, UUID field) {
+        return best(rows.latestOfField(practice, field));
+    }
+
+    /** The same without what something done since has made old. */
+    public List<IndicatorRow> standing(UUID practice, UUID field) {
+        return standing(practice, field, rows.latestOfField(practice, field));
+    }
+
+    /** The same of some stops, whatever they stand for. */
+    public List<IndicatorRow> standingOf(UUID practice, UUID field, List<UUID> stops) {
+        return standing(
+                practice,
+                field,
+                stops.stream()
+                        .flatMap(stop -> rows.latestOfStop(practice, stop).stream())
+                        .toList());
+    }
+
+    private List<IndicatorRow> standing(UUID practice, UUID field, List<IndicatorRow> latest) {
+        List<ManagementEvent> events = fields.events(practice, field);
+        return best(latest.stream()
+                .filter(row -> events.stream().noneMatch(event -> old(row, event)))
+                .toList());
+    }
+
+    private boolean old(IndicatorRow row, ManagementEvent event) {
+        return tables.changedBy(event.kind()).contains(row.indicator())
+                && (event.stopIds() == null || event.stopIds().contains(row.stopId()))
+                && row.takenAt().atZone(ZoneOffset.UTC).toLocalDate().isBefore(event.happenedOn());
+    }
+
+    /** Of one visit. */
+    public List<IndicatorRow> ofVisit(UUID practice, UUID field, UUID visit) {
+        return best(rows.ofVisitLeading(practice, field, visit));
+    }
+
+    /** Of one stop, whatever it stands for: the newest, or those of a visit where one is given. */
+    public List<IndicatorRow> ofStop(UUID practice, UUID field, UUID stop, @Nullable UUID visit) {
+        return best(
+                visit == null
+                        ? rows.latestOfStop(practice, stop)
+                        : rows.ofVisit(practice, field, visit).stream()
+                                .filter(row -> row.stopId().equals(stop))
+                                .toList());
+    }
+}
