@@ -15,7 +15,7 @@ import { WorkingLines } from '../ui/Working'
 import { useUnits } from '../units/units'
 
 const FRESH: Content = { readings: {} }
-const STOP: Stop = { id: 'bench', fieldId: '', label: 'the bench', position: 0, version: 0 }
+const STOP: Stop = { id: 'bench', fieldId: '', label: 'the bench', position: 0, role: 'routine', version: 0 }
 const PLACE = { field: 'the bench', fieldId: '', stop: 'the bench' }
 
 /** A method tried on its own picture: in this page's memory only, with how its figures came about. */

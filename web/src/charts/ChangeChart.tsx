@@ -23,6 +23,22 @@ function sameBand(view: ChangeView) {
   }
 }
 
+/** What the crop wants, as a bracket inside the right edge: the better way lies towards it. */
+function Wanted({ wanted, y }: { wanted: { low: number; high: number }; y: (figure: number) => number }) {
+  const inside = (at: number) => Math.min(HEIGHT - MARGIN.bottom, Math.max(MARGIN.top, at))
+  const top = inside(y(wanted.high))
+  const bottom = inside(y(wanted.low))
+  const x = WIDTH - MARGIN.right
+  return (
+    <g fontSize="13" fill="var(--accent)" stroke="var(--accent)">
+      <path d={`M${x - 8} ${top}H${x}V${bottom}H${x - 8}`} fill="none" strokeWidth="2" />
+      <text x={x - 12} y={top + 14} textAnchor="end" stroke="none">
+        wanted here
+      </text>
+    </g>
+  )
+}
+
 /** Every reading of every stop over the years, with what was done on the same axis. */
 export function ChangeChart({ view }: { view: ChangeView }) {
   const units = useUnits()
@@ -99,10 +115,17 @@ export function ChangeChart({ view }: { view: ChangeView }) {
           </text>
         </g>
       )}
+      {view.wanted && <Wanted wanted={view.wanted} y={(figure) => y(shown(figure))} />}
       {band && (
         <g>
           <defs>
-            <pattern id="same" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+              id="same"
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
               <line x1="0" x2="0" y1="0" y2="6" stroke="var(--strong-rule)" strokeWidth="1" />
             </pattern>
           </defs>
@@ -112,7 +135,8 @@ export function ChangeChart({ view }: { view: ChangeView }) {
             y={Math.max(MARGIN.top, y(shown(band.high)))}
             height={Math.max(
               0,
-              Math.min(HEIGHT - MARGIN.bottom, y(shown(band.low))) - Math.max(MARGIN.top, y(shown(band.high))),
+              Math.min(HEIGHT - MARGIN.bottom, y(shown(band.low))) -
+                Math.max(MARGIN.top, y(shown(band.high))),
             )}
             fill="url(#same)"
             opacity="0.35"

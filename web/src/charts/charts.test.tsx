@@ -33,7 +33,31 @@ describe('the charts', () => {
     expect(screen.getByRole('img').getAttribute('aria-label')).toBeTruthy()
     const heights = new Set(change.points.map((each) => each.value)).size
     expect(heights).toBeGreaterThan(3)
-    expect(circles().length).toBeGreaterThanOrEqual(change.points.length)
+    // treated stops are dots, the stop that was left alone squares on a dashed line
+    const alone = new Set(change.stops.filter((each) => each.role === 'reference').map((each) => each.id))
+    const left = change.points.filter((each) => alone.has(each.stopId))
+    expect(left.length).toBeGreaterThan(0)
+    expect(circles().length).toBe(change.points.length - left.length)
+    const dashed = document.querySelectorAll('path[stroke-dasharray]')
+    expect(dashed.length).toBe(alone.size)
+  })
+
+  it('a change shows which way is better, or what the crop wants', () => {
+    const shown = (view: typeof change) => {
+      render(
+        <QueryClientProvider client={clientWithCatalogue()}>
+          <ChangeChart view={view} />
+        </QueryClientProvider>,
+      )
+      const text = document.body.textContent
+      cleanup()
+      return text
+    }
+    expect(shown(change)).toContain('wanted here')
+    const plain = { ...change, wanted: undefined }
+    expect(shown({ ...plain, better: 1 })).toContain('↑ better')
+    expect(shown({ ...plain, better: -1 })).toContain('↓ better')
+    expect(shown({ ...plain, better: 0 })).not.toContain('better')
   })
 
   it('a composition lies where its shares say', () => {

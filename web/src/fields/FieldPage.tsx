@@ -116,6 +116,7 @@ function Leading({ face }: { face: FieldFaceView }) {
               </Link>
             </p>
           )}
+          {face.patches && <p className="leading-snug">{units.prose(face.patches)}</p>}
           <p>
             <LevelMark level={level} />
             {at && (

@@ -2,16 +2,27 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, must } from '../api/client'
 import type { Stop } from '../api/schema'
 
-/** Gives a stop another role; everything else of it stays. */
+/** Gives a stop another role, or its patch another share of the field; everything else of it stays. */
 export function useStopRole(field: string) {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ stop, role }: { stop: Stop; role: string }) => {
-      const { id, fieldId, label, note, longitude, latitude, position, areaSharePct, version } = stop
+    mutationFn: ({ stop, ...change }: { stop: Stop; role?: string; areaSharePct?: number }) => {
+      const { id, fieldId, label, note, longitude, latitude, position, role, areaSharePct, version } = stop
       return must(
         api.PUT('/api/stops/{id}', {
           params: { path: { id } },
-          body: { fieldId, label, note, longitude, latitude, position, areaSharePct, version, role },
+          body: {
+            fieldId,
+            label,
+            note,
+            longitude,
+            latitude,
+            position,
+            role,
+            areaSharePct,
+            version,
+            ...change,
+          },
         }),
       )
     },

@@ -143,13 +143,15 @@ function EvidenceLine({ evidence }: { evidence: EvidenceView }) {
         viewBox="0 0 132 14"
         className="mt-1 w-full"
         role="img"
-        aria-label={speaksFor ? 'speaks for it' : 'speaks against it'}
+        aria-label={
+          evidence.weight === 0 ? 'says nothing' : speaksFor ? 'speaks for it' : 'speaks against it'
+        }
       >
         <line x1="66" x2="66" y1="0" y2="14" stroke="var(--strong-rule)" />
         <rect
           x={speaksFor ? 67 : 65 - size}
           y="3"
-          width={Math.max(1, size)}
+          width={evidence.weight === 0 ? 0 : Math.max(1, size)}
           height="8"
           fill={speaksFor ? 'var(--ink)' : 'var(--paper)'}
           stroke="var(--ink)"
@@ -159,8 +161,14 @@ function EvidenceLine({ evidence }: { evidence: EvidenceView }) {
         {evidence.label}: <strong>{evidence.state}</strong>
         {evidence.supposed && <em className="text-strained"> (supposed)</em>}{' '}
         <span className="text-soft">
-          {speaksFor ? 'for' : 'against'}. {evidence.reason} {evidence.source}
+          {evidence.weight === 0 ? 'says nothing' : speaksFor ? 'for' : 'against'}. {evidence.reason}{' '}
+          {evidence.source}
         </span>
+        {evidence.countsLess && (
+          <span className="block text-strained">
+            {evidence.share === 0 ? 'Does not count' : 'Counts less'}: {evidence.countsLess}.
+          </span>
+        )}
       </span>
     </li>
   )

@@ -64,6 +64,19 @@ describe('what limits a field', () => {
     )
   })
 
+  it('says which evidence counts less, and why', async () => {
+    const first = limits.constraints[0]!
+    const [one, two] = first.evidence
+    const evidence = [
+      { ...one!, share: 0.25, countsLess: 'a first run into dry ground' },
+      { ...two!, weight: 0, share: 0, countsLess: 'salt holds clay together' },
+    ]
+    openLimits({ ...limits, constraints: [{ ...first, evidence }, ...limits.constraints.slice(1)] })
+    expect(await screen.findByText('Counts less: a first run into dry ground.')).toBeTruthy()
+    expect(screen.getByText('Does not count: salt holds clay together.')).toBeTruthy()
+    expect(screen.getByRole('img', { name: 'says nothing' })).toBeTruthy()
+  })
+
   it('says when too little was seen to name anything', async () => {
     openLimits({ ...limits, tooLittleSeen: true, findings: 1 })
     expect((await screen.findAllByText(/too little/i)).length).toBeGreaterThan(0)

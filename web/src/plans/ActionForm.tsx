@@ -184,7 +184,7 @@ export function ActionForm({
           {text(
             'confirmedBy',
             'Confirmed by',
-            subject.laboratory && `laboratory, ${showDay(subject.laboratory)}`,
+            subject.laboratory?.agrees ? `laboratory, ${showDay(subject.laboratory.on)}` : undefined,
           )}
         </div>
       )}

@@ -57,10 +57,12 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
             {plan.proposals.map((each) => {
               const amount = amountOf(each.calculator, each.calculation)
               return (
-                <li key={`${each.kind}-${each.constraint}`}>
+                <li key={`${each.kind}-${each.constraint}-${each.patch}`}>
                   <strong>{each.title}</strong>
+                  {each.patch && ` ${each.patch}`}
+                  {each.held && ` (held back: ${each.held})`}
                   {amount && `: ${amount}`}, for {each.constraintLabel.toLowerCase()}
-                  {each.confirmation && `. First: ${each.confirmation}`}
+                  {each.confirmation && !each.laboratory?.agrees && `. First: ${each.confirmation}`}
                 </li>
               )
             })}

@@ -138,18 +138,24 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
 
 function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalView) => void }) {
   const amountOf = useAmount(plan.garden)
+  const offered = plan.proposals.filter((each) => !each.held)
+  const held = plan.proposals.filter((each) => each.held)
   if (plan.proposals.length === 0) return null
   return (
     <section aria-label="Proposed">
-      <h2 className="text-lg">Proposed, in the order of the work</h2>
+      {offered.length > 0 && <h2 className="text-lg">Proposed, in the order of the work</h2>}
       <ol>
-        {plan.proposals.map((each) => {
+        {offered.map((each) => {
           const amount = amountOf(each.calculator, each.calculation)
           return (
-            <li key={`${each.kind}-${each.constraint}`} className="grid gap-1 border-t border-rule py-3">
+            <li
+              key={`${each.kind}-${each.constraint}-${each.patch}`}
+              className="grid gap-1 border-t border-rule py-3"
+            >
               <div className="flex flex-wrap items-baseline gap-x-4">
                 <span className="mr-auto">
                   <strong>{each.title}</strong>
+                  {each.patch && ` ${each.patch}`}
                   {amount && `: ${amount}`}
                 </span>
                 <Button kind="quiet" className="no-print" onClick={() => onOpen(each)}>
@@ -159,8 +165,16 @@ function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalVie
               <p className="text-[15px] text-soft">
                 for {each.constraintLabel.toLowerCase()}, {Math.min(99, Math.round(each.probability * 100))} %
                 sure
-                {each.confirmation && `. First: ${each.confirmation}`}
+                {each.laboratory?.agrees
+                  ? `. Confirmed by the laboratory, ${showDay(each.laboratory.on)}`
+                  : each.confirmation && `. First: ${each.confirmation}`}
               </p>
+              {each.laboratory && !each.laboratory.agrees && (
+                <Notice severity="caution">
+                  The laboratory of {showDay(each.laboratory.on)} does not agree with what was read in the
+                  field.
+                </Notice>
+              )}
               {each.expect && <p className="text-[15px] text-soft">{each.expect}</p>}
               {each.rules.map((rule) => (
                 <Notice key={rule} severity="info">
@@ -171,6 +185,19 @@ function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalVie
           )
         })}
       </ol>
+      {held.length > 0 && (
+        <>
+          <h2 className="mt-4 text-lg">Held back for now</h2>
+          <ul>
+            {held.map((each) => (
+              <li key={`${each.kind}-${each.constraint}`} className="grid gap-1 border-t border-rule py-3">
+                <strong className="text-soft">{each.title}</strong>
+                <Notice severity="caution">{each.held}</Notice>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   )
 }

@@ -24,9 +24,38 @@ describe('a plan', () => {
     const [first] = within(proposed).getAllByRole('listitem')
     expect(first!.textContent).toContain(lime.title)
     expect(first!.textContent).toContain(lime.constraintLabel.toLowerCase())
-    expect(first!.textContent).toContain(lime.confirmation)
+    expect(first!.textContent).toContain('Confirmed by the laboratory')
     const figure = lime.calculation!.values.productTHa!.value
     expect(await within(proposed).findByText(new RegExp(`${figure.toFixed(1)}.* t/ha of lime`))).toBeTruthy()
+  })
+
+  it('says what must be confirmed first where no laboratory has spoken, and where one disagrees', async () => {
+    const { laboratory, ...unspoken } = lime
+    expect(laboratory!.agrees).toBe(true)
+    openPlan({ ...plan, proposals: [unspoken] })
+    const proposed = await screen.findByRole('region', { name: 'Proposed' })
+    expect(proposed.textContent).toContain(`First: ${lime.confirmation}`)
+    await putAway()
+    openPlan({ ...plan, proposals: [{ ...lime, laboratory: { ...laboratory!, agrees: false } }] })
+    expect(await screen.findByText(/does not agree with what was read in the field/)).toBeTruthy()
+    expect(screen.getByRole('region', { name: 'Proposed' }).textContent).toContain(
+      `First: ${lime.confirmation}`,
+    )
+  })
+
+  it('names the patch, and offers nothing that is held back', async () => {
+    openPlan({
+      ...plan,
+      proposals: [
+        { ...lime, patch: 'in the poor patch' },
+        { ...lime, kind: 'leach', title: 'Leaching', constraint: 'salinity', held: 'Salt may hide sodium.' },
+      ],
+    })
+    const proposed = await screen.findByRole('region', { name: 'Proposed' })
+    expect(within(proposed).getByText('Held back for now')).toBeTruthy()
+    expect(within(proposed).getByText('Salt may hide sodium.')).toBeTruthy()
+    expect(within(proposed).getAllByRole('button', { name: 'Take it up' })).toHaveLength(1)
+    expect(proposed.textContent).toContain('in the poor patch')
   })
 
   it('takes a proposal up with its inputs, amount and cost as worked out', async () => {

@@ -51,9 +51,9 @@ export function ChangePage() {
             <Pick view={view} change={change} />
             <ChangeChart view={view} />
             <p className="text-sm text-soft">
-              Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread, the
-              bar the middle of the treated stops. Inside the hatched band nothing could be told apart from the
-              first date. What was done stands on the same years.
+              Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread,
+              the bar the middle of the treated stops. Inside the hatched band nothing could be told apart
+              from the first date. What was done stands on the same years.
             </p>
             <StopPick view={view} wanted={wanted.stops} change={change} />
           </section>
@@ -233,9 +233,11 @@ function StopsNeeded({ view }: { view: ChangeView }) {
   const shared = view.change?.shared ?? 0
   // a factor is asked for in per cent
   const log = view.change?.logarithmic === true
-  const [size, setSize] = useState<number>()
+  // emptied by hand it stays empty, instead of what is offered coming back under the fingers
+  const [size, setSize] = useState<number | 'empty'>()
   const offered = view.stopsNeeded[1]?.change
-  const asked = size ?? (log && offered !== undefined ? Math.round(100 * (Math.exp(offered) - 1)) : offered)
+  const usual = log && offered !== undefined ? Math.round(100 * (Math.exp(offered) - 1)) : offered
+  const asked = size === 'empty' ? undefined : (size ?? usual)
   const onScale = asked === undefined ? undefined : log ? Math.log(1 + asked / 100) : asked
   const answer = useQuery({
     ...queries.stopsNeeded(deviation ?? 1, onScale ?? 1, shared),
@@ -245,7 +247,12 @@ function StopsNeeded({ view }: { view: ChangeView }) {
   return (
     <section aria-label="How many stops" className="grid gap-2 border-t border-rule pt-3">
       <h2 className="text-lg">How many stops would I need?</h2>
-      <QuantityInput label="To see a change of" unit={log ? '%' : (view.unit ?? '')} value={asked} onChange={setSize} />
+      <QuantityInput
+        label="To see a change of"
+        unit={log ? '%' : (view.unit ?? '')}
+        value={asked}
+        onChange={(next) => setSize(next ?? 'empty')}
+      />
       <p role="status">
         {answer.data?.stops
           ? `${answer.data.stops} stops, measured on both dates, show ${log ? `${asked} %` : units.text(answer.data.change, view.unit ?? '')} four times in five.`

@@ -19,7 +19,7 @@ describe('change over the years', () => {
   it('says the verdict, its sentence, and whether the event did it', async () => {
     openChange()
     const verdict = await screen.findByRole('region', { name: 'Verdict' })
-    expect(within(verdict).getByText('Risen')).toBeTruthy()
+    expect(within(verdict).getByText(`Risen: ${change.change!.direction}`)).toBeTruthy()
     expect(within(verdict).getByText(change.change!.sentence)).toBeTruthy()
     const events = screen.getByRole('region', { name: 'Before and after' })
     for (const each of change.events) {
@@ -50,8 +50,52 @@ describe('change over the years', () => {
     ['too-few', 'Too few to say'],
     ['not-comparable', 'Not comparable'],
   ])('has words for %s', async (verdict, words) => {
-    openChange({ ...change, change: { ...change.change!, verdict } })
+    openChange({ ...change, change: { ...change.change!, verdict, direction: 'none' } })
     expect(await screen.findByText(words)).toBeTruthy()
+  })
+
+  it('says which way it went: a rise can be worse', async () => {
+    openChange({ ...change, change: { ...change.change!, verdict: 'risen', direction: 'worse' } })
+    expect(await screen.findByText('Risen: worse')).toBeTruthy()
+  })
+
+  it('asks for a control where there is none, and marks one with one tap', async () => {
+    const stop = change.stops[0]!
+    const asked = serve({
+      [`GET ${PATH}`]: { ...change, change: { ...change.change!, controls: 0 } },
+      [`PUT /api/stops/${stop.id}`]: { ...stop, role: 'control', version: stop.version + 1 },
+    })
+    const { user } = open('/fields/:id/change', <ChangePage />, '/fields/f/change')
+    const ask = await screen.findByRole('region', { name: 'Control' })
+    await user.click(within(ask).getByRole('button', { name: stop.label }))
+    await waitFor(() => expect(asked.some((each) => each.method === 'PUT')).toBe(true))
+    const sent = asked.find((each) => each.method === 'PUT')!
+    expect(sent.body).toMatchObject({ role: 'control', version: stop.version, label: stop.label })
+    // what follows from it is asked anew
+    await waitFor(() => expect(asked.filter((each) => each.path === PATH).length).toBeGreaterThan(1))
+  })
+
+  it('asks for no control where one is marked', async () => {
+    openChange()
+    await screen.findByRole('region', { name: 'Verdict' })
+    expect(screen.queryByRole('region', { name: 'Control' })).toBeNull()
+  })
+
+  it('asks for stops in per cent where a change is a factor', async () => {
+    const { user, asked } = (() => {
+      const asked = serve({
+        [`GET ${PATH}`]: { ...change, change: { ...change.change!, logarithmic: true, shared: 0.3 } },
+        'GET /api/stops-needed': { change: 0.69, stops: 7 },
+      })
+      return { asked, ...open('/fields/:id/change', <ChangePage />, '/fields/f/change') }
+    })()
+    const size = await screen.findByLabelText(/To see a change of/)
+    await user.clear(size)
+    await user.type(size, '100')
+    expect(await screen.findByText(/7 stops, measured on both dates, show 100 %/)).toBeTruthy()
+    const last = asked.filter((each) => each.path === '/api/stops-needed').at(-1)!
+    expect(Number(last.query.get('change'))).toBeCloseTo(Math.log(2), 6)
+    expect(last.query.get('shared')).toBe('0.3')
   })
 
   it('has nothing to compare of one date, nothing to follow of none', async () => {
@@ -128,7 +172,7 @@ describe('the sheet of a visit', () => {
     expect(router.state.location.search).toContain('school=points')
     // the same readings: nothing is asked anew
     expect(asked.filter((each) => each.path === PATH)).toHaveLength(1)
-    expect(screen.getByText(new RegExp(`${Math.round(sheet.soil.percent!)} %`))).toBeTruthy()
+    expect(screen.getAllByText(new RegExp(`${Math.round(sheet.soil.percent!)} %`)).length).toBeGreaterThan(0)
   })
 
   it('turns to another visit', async () => {

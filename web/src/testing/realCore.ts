@@ -25,6 +25,7 @@ export const coreData = {
   // what the core says of a place and of units
   context: parts.context as unknown as ReadingEntry[],
   units: parts.units,
+  stopRoles: parts.stopRoles,
 }
 
 /** The methods as the server lists them; the server's own tests hold the file to what it serves. */

@@ -17,8 +17,17 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
   const { visit } = view
   const choose = useMutation({
     mutationFn: (chosen: string[] | undefined) => {
-      const { fieldId, visitedOn, soilMoisture, daysSinceRain, soilTempC, lastManagement, note, version } =
-        visit
+      const {
+        fieldId,
+        visitedOn,
+        soilMoisture,
+        daysSinceRain,
+        soilTempC,
+        lastManagement,
+        carbonAdded,
+        note,
+        version,
+      } = visit
       return keepVisit(visit.id, {
         fieldId,
         visitedOn,
@@ -26,6 +35,7 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
         daysSinceRain,
         soilTempC,
         lastManagement,
+        carbonAdded,
         note,
         version,
         tests: chosen?.join(','),

@@ -12,7 +12,13 @@ export type DayConditions = {
   daysSinceRain?: number
   soilTempC?: number
   lastManagement?: string
+  carbonAdded?: boolean
 }
+
+const YES_NO = [
+  { code: 'yes', label: 'Yes' },
+  { code: 'no', label: 'No' },
+]
 
 /** Faults of a refused visit by field. */
 export function conditionsFaults(error: unknown): Record<string, string> {
@@ -38,6 +44,7 @@ export function ConditionsForm({
   const core = useCore()
   const context = useQuery(queries.coreData()).data?.context ?? []
   const moisture = context.find((each) => each.name === 'soilMoisture')?.options ?? []
+  const carbon = context.find((each) => each.name === 'carbonAddedLastAutumn')
   const south = stops.some((stop) => (stop.latitude ?? 0) < 0)
   const { soilMoisture, daysSinceRain, soilTempC } = day
   const warnings = core?.conditions({ soilMoisture, daysSinceRain, soilTempC }, visitedOn, south) ?? []
@@ -76,6 +83,15 @@ export function ConditionsForm({
           />
         )}
       </Labelled>
+      <Choice
+        label={carbon?.label ?? 'Straw or wood dug in last autumn'}
+        options={YES_NO}
+        value={day.carbonAdded === undefined ? undefined : day.carbonAdded ? 'yes' : 'no'}
+        onChange={(code) =>
+          onChange({ ...day, carbonAdded: code === undefined ? undefined : code === 'yes' })
+        }
+        error={faults.carbonAdded}
+      />
       {warnings.length > 0 && (
         <div className="grid gap-2" role="status">
           {warnings.map((note) => (

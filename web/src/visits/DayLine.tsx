@@ -32,6 +32,7 @@ export function DayLine({ view }: { view: VisitView }) {
     visit.daysSinceRain !== undefined && `${visit.daysSinceRain} d since rain`,
     visit.soilTempC !== undefined && `soil at ${units.text(visit.soilTempC, '°C')}`,
     visit.lastManagement,
+    visit.carbonAdded && 'straw or wood dug in last autumn',
   ].filter(Boolean)
   return (
     <div className="grid gap-2">
@@ -40,8 +41,8 @@ export function DayLine({ view }: { view: VisitView }) {
         <Button
           kind="quiet"
           onClick={() => {
-            const { soilMoisture, daysSinceRain, soilTempC, lastManagement } = visit
-            setDay({ soilMoisture, daysSinceRain, soilTempC, lastManagement })
+            const { soilMoisture, daysSinceRain, soilTempC, lastManagement, carbonAdded } = visit
+            setDay({ soilMoisture, daysSinceRain, soilTempC, lastManagement, carbonAdded })
             setOpen(true)
           }}
         >

@@ -44,10 +44,9 @@ class ChangeTest {
         Map<String, Object> change = Land.part(view, "change");
         assertThat(change).containsEntry("verdict", "risen").containsEntry("pairs", 4);
         assertThat(Land.number(change, "mean")).isCloseTo(0.9, within(1e-9));
-        // s of 0.9, 0.8, 1.0, 0.9 is 0.08, less than two readings of an instrument that scatters by 0.05 give;
-        // t(0.975, 3) = 3.18245; and a whole visit may read 0.1 high or low
+        // s of 0.9, 0.8, 1.0, 0.9 is 0.08165; t(0.975, 3) = 3.18245; and a whole visit may read 0.1 high or low
         assertThat(change).containsEntry("direction", "better");
-        double half = Math.hypot(3.18245 * Math.sqrt(2) * 0.05 / 2, 1.96 * Math.sqrt(2) * 0.1);
+        double half = Math.hypot(3.18245 * 0.0816497 / 2, 1.96 * Math.sqrt(2) * 0.1);
         assertThat(Land.number(change, "low")).isCloseTo(0.9 - half, within(1e-5));
         assertThat(change.get("sentence").toString()).contains("0.9");
         assertThat(Land.rows(view, "dates")).hasSize(2);

@@ -9,10 +9,13 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.trend.ChangeScale;
 import org.morphotera.server.fields.Field;
@@ -96,6 +99,7 @@ public class ChangeReader {
                     null,
                     false,
                     0,
+                    null,
                     fields.stops(practice, id),
                     List.of(),
                     List.of(),
@@ -134,6 +138,7 @@ public class ChangeReader {
                 ofStanding ? null : messages.optional("figure." + chosen.indicator()),
                 ofStanding,
                 scale.better(),
+                wanted(field, chosen, ofStanding),
                 places,
                 rows.stream().map(row -> point(history, row)).toList(),
                 dates,
@@ -145,6 +150,16 @@ public class ChangeReader {
                         .toList(),
                 events,
                 builder.stopsNeeded(change));
+    }
+
+    /** The crop's window of pH, where pH itself is drawn. */
+    private Changes.@Nullable Wanted wanted(Field field, Changes.SeriesEntry chosen, boolean ofStanding) {
+        if (ofStanding || !chosen.indicator().equals("ph")) {
+            return null;
+        }
+        PhWindow window = PhWindow.of(
+                field.crop(), Coded.find(LandUse.values(), field.landUse()), benchmarks.table("ph.windows"));
+        return new Changes.Wanted(window.low(), window.high());
     }
 
     private static Set<UUID> withRole(List<Stop> stops, Predicate<StopRole> wanted) {

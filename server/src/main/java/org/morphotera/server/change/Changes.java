@@ -72,7 +72,13 @@ public final class Changes {
     /** How many stops it would take to see a change of some size. */
     public record StopsNeeded(double change, @Nullable Integer stops) {}
 
-    /** @param better 1 where more of the figure is better, -1 where less is, 0 for neither or in between */
+    /** What the field's crop wants of a figure that is best in between, in its unit. */
+    public record Wanted(double low, double high) {}
+
+    /**
+     * @param better 1 where more of the figure is better, -1 where less is, 0 for neither or in between
+     * @param wanted where the best lies in between; {@code null} for all else
+     */
     public record ChangeView(
             String field,
             List<SeriesEntry> series,
@@ -81,6 +87,7 @@ public final class Changes {
             @Nullable String pattern,
             boolean ofStanding,
             int better,
+            @Nullable Wanted wanted,
             List<Stop> stops,
             List<Point> points,
             List<Date> dates,
