@@ -47,7 +47,7 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
       )}
       {plan.agreedCost > 0 && (
         <p className="mt-1 text-right">
-          In all <strong>{plainNumber(plan.agreedCost, 0)}</strong>
+          In all <strong>{plainNumber(plan.agreedCost, 0)}</strong>, in the currency of the prices
         </p>
       )}
       {plan.proposals.length > 0 && (

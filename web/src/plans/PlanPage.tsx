@@ -82,7 +82,7 @@ function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) =
       </ol>
       {plan.agreedCost > 0 && (
         <p className="border-t border-strong-rule pt-2 text-right">
-          Agreed in all <strong>{plainNumber(plan.agreedCost, 0)}</strong>
+          Agreed in all <strong>{plainNumber(plan.agreedCost, 0)}</strong>, in the currency of your prices
         </p>
       )}
     </section>

@@ -72,7 +72,8 @@ class ChangeTest {
             land.ph(second, i, "vial-kit", later[i], AFTER);
         }
         Map<String, Object> change = Land.part(land.change("?indicator=ph&method=ph"), "change");
-        // every stop rose by 0.4: √(0.2² + 0.5²) of the two instruments stands in the way, beside their scatter and what
+        // every stop rose by 0.4: √(0.2² + 0.5²) of the two instruments stands in the way, beside their scatter and
+        // what
         // a whole visit may be off
         double alike = Math.hypot(4.30265 * Math.sqrt(2) * 0.05 / Math.sqrt(3), 1.96 * Math.sqrt(2) * 0.1);
         assertThat(Land.number(change, "high") - Land.number(change, "mean"))

@@ -38,7 +38,8 @@ public final class SaltTolerance {
         }
         double yield = yieldPct(ece, crop, crops);
         double standing = benchmarks.curve("salinity").at(ece);
-        Map<String, Object> args = Map.of("figure", ece, "crop", crop, "yield", yield, "indicator", "salinity");
+        Map<String, Object> args =
+                Map.of("figure", ece, "crop", crop, "yield", Math.rint(yield), "indicator", "salinity");
         out.value("cropYieldPct", yield, Unit.PERCENT)
                 .working("cropYieldPct", Map.of("ece", ece, "crop", crop), yield, Unit.PERCENT, crops.source())
                 .standing(

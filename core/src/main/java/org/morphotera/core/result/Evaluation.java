@@ -141,8 +141,12 @@ public record Evaluation(
 
         /** A rating that a score out of two gives, with the score itself in the points school. */
         public Builder scoreOfTwo(String indicator, double score) {
+            return scoreOfTwo(indicator, score, Level.of(score / 2).code());
+        }
+
+        /** @param why reason code, where the level alone does not say it */
+        public Builder scoreOfTwo(String indicator, double score, String why) {
             Map<String, Object> args = Map.of("score", score, "indicator", indicator);
-            String why = Level.of(score / 2).code();
             return standing(indicator, score / 2, null, null, why, args)
                     .rating(indicator, "points", score, 2.0, score / 2, null, null, why, args)
                     .working("ofTwo", args, score / 2, Unit.NONE, "Score of 2 as a share");

@@ -8,7 +8,8 @@ import org.morphotera.core.soil.Numbers;
 /**
  * The texts of one language: {@code [section]} with {@code key = text}, looked up as {@code section.key}. A text may
  * hold placeholders {@code {name}}: a number is written with four significant digits, a code by its word from the
- * section {@code word}, if there is one.
+ * section {@code word}, if there is one. {@code {name?one|many}} is the first word where the number is 1, else the
+ * second. Where the argument {@code figure} is 0, a text of the key with {@code .none} behind it goes before.
  */
 public final class Messages {
 
@@ -35,8 +36,9 @@ public final class Messages {
 
     /** The text of the first of some keys that has one; the last key itself when none has. */
     public String text(List<String> keys, Map<String, ?> args) {
+        boolean none = args.get("figure") instanceof Number figure && figure.doubleValue() == 0;
         for (String key : keys) {
-            String text = texts.get(key);
+            String text = none ? texts.getOrDefault(key + ".none", texts.get(key)) : texts.get(key);
             if (text != null) {
                 return fill(text, args);
             }
@@ -92,9 +94,19 @@ public final class Messages {
             if (close < 0) {
                 return filled.append(text, from, text.length()).toString();
             }
-            filled.append(text, from, open).append(show(args.get(text.substring(open + 1, close))));
+            filled.append(text, from, open).append(placeholder(text.substring(open + 1, close), args));
             from = close + 1;
         }
+    }
+
+    private String placeholder(String written, Map<String, ?> args) {
+        int asks = written.indexOf('?');
+        if (asks < 0) {
+            return show(args.get(written));
+        }
+        String[] words = written.substring(asks + 1).split("\\|", 2);
+        boolean one = args.get(written.substring(0, asks)) instanceof Number number && number.doubleValue() == 1;
+        return one ? words[0] : words[1];
     }
 
     private String show(Object arg) {

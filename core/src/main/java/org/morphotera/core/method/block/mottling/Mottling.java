@@ -21,6 +21,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
@@ -94,13 +95,15 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
             out.value("mottledPct", total, Unit.PERCENT);
         }
         out.value("score", score, Unit.NONE);
-        if (or0(readings.greyPct()) >= LONG_WET_GREY_PCT) {
+        boolean grey = or0(readings.greyPct()) >= LONG_WET_GREY_PCT;
+        if (grey) {
             out.note("LONG_WATERLOGGED", Severity.CAUTION);
         }
         if (or0(readings.blackPct()) > 0) {
             out.note("WATER_TABLE_MOVES", Severity.INFO);
         }
-        return out.scoreOfTwo("mottling", score).build();
+        boolean few = Level.of(score / 2) == Level.ROBUST;
+        return (grey && few ? out.scoreOfTwo("mottling", score, "grey") : out.scoreOfTwo("mottling", score)).build();
     }
 
     @Override

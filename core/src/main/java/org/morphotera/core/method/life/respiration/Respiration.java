@@ -21,6 +21,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
@@ -85,7 +86,13 @@ public final class Respiration implements FieldMethod<Respiration.Readings> {
             double standing = readings.colourNumber() / HIGHEST_COLOUR;
             byColour(readings, benchmarks.curve("respiration"), out);
             return out.note("COLOUR_IS_ORDINAL", Severity.INFO)
-                    .level("respiration", standing, null, null, Map.of("figure", readings.colourNumber()))
+                    .standing(
+                            "respiration",
+                            standing,
+                            null,
+                            null,
+                            "colour-" + Level.of(standing).code(),
+                            Map.of("figure", readings.colourNumber(), "indicator", "respiration"))
                     .working(
                             "colour",
                             Map.of("colour", readings.colourNumber()),

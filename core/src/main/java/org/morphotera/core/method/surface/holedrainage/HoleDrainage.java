@@ -26,6 +26,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
+import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
@@ -375,7 +376,8 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     }
 
     private static String reason(double rate, double standing, Purpose purpose) {
-        String how = standing >= WELL_FROM ? "well" : rate < BEST_RATE_MM_PER_HOUR ? "slow" : "fast";
+        String slow = Level.of(standing) == Level.SERVICEABLE ? "slowish" : "slow";
+        String how = standing >= WELL_FROM ? "well" : rate < BEST_RATE_MM_PER_HOUR ? slow : "fast";
         return purpose == Purpose.FIELD ? how : "purpose-" + how;
     }
 

@@ -122,11 +122,15 @@ public final class Slump implements FieldMethod<Slump.Readings> {
         return out.build();
     }
 
+    private static Object name(Map<String, Object> clod) {
+        return clod.get("label") instanceof String label && !label.isBlank() ? label : "without a name";
+    }
+
     private static Map<String, Object> named(Map<String, Object> best, Map<String, Object> worst) {
         return Map.of(
-                "best", best.get("label"),
+                "best", name(best),
                 "bestOutcome", best.get("outcome"),
-                "worst", worst.get("label"),
+                "worst", name(worst),
                 "worstOutcome", worst.get("outcome"));
     }
 
