@@ -32,7 +32,7 @@ describe('a plan on paper', () => {
       String(action.cost),
       '\u00a0',
     ])
-    expect(screen.getByText('In all').textContent).toContain(String(planDone.agreedCost))
+    expect(screen.getByText(/^In all/).textContent).toContain(String(planDone.agreedCost))
   })
 
   it('says what was done and when, and why something was left out', async () => {

@@ -46,7 +46,7 @@ final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
                 fields.number("waterTableDepthM", Unit.METRE, depth, Need.REQUIRED),
                 fields.number("impermeableDepthM", Unit.METRE, depth, Need.REQUIRED),
                 fields.numberOr("drainRadiusM", Unit.METRE, Range.between(0.01, 1), 0.05),
-                fields.number("dischargeMmDay", Unit.NONE, Range.between(0.1, 500), Need.REQUIRED));
+                fields.number("dischargeMmDay", Unit.MM_PER_DAY, Range.between(0.1, 500), Need.REQUIRED));
     }
 
     @Override

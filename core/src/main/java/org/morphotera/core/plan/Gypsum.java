@@ -42,11 +42,11 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
                 fields.numberOr("targetEspPct", Unit.PERCENT, Range.PERCENT, 5),
                 fields.number("cecCmolKg", Unit.CMOL_PER_KG, Range.above(0, 1000), Need.OPTIONAL),
                 fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, 150),
-                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.numberOr("bulkDensity", Unit.T_PER_CUBIC_METRE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
                 fields.numberOr("purityPct", Unit.PERCENT, Range.between(1, 100), 100),
                 fields.numberOr("efficiencyPct", Unit.PERCENT, Range.between(1, 100), 80),
                 fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
-                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+                fields.number("pricePerT", Unit.PER_TONNE, Layer.PRICE, Need.OPTIONAL));
     }
 
     @Override

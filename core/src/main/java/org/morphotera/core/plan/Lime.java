@@ -69,7 +69,7 @@ final class Lime implements Calculator<Lime.Inputs> {
                 fields.word("textureGroup", List.of(TextureGroup.values()), Need.when("school", School.TEXTURE_FACTOR)),
                 fields.number("organicMatterPct", Unit.PERCENT, Range.PERCENT, Need.OPTIONAL),
                 fields.number("depthMm", Unit.MM, Layer.DEPTH_MM, Need.OPTIONAL),
-                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.numberOr("bulkDensity", Unit.T_PER_CUBIC_METRE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
                 fields.number(
                         "bufferCmolKgPerPh",
                         Unit.CMOL_PER_KG,
@@ -81,7 +81,7 @@ final class Lime implements Calculator<Lime.Inputs> {
                 fields.numberOr("finenessPct", Unit.PERCENT, Range.between(1, 100), 100),
                 fields.numberOr("moisturePct", Unit.PERCENT, Range.between(0, 99), 0),
                 fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
-                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL),
+                fields.number("pricePerT", Unit.PER_TONNE, Layer.PRICE, Need.OPTIONAL),
                 fields.text("crop", 60, Need.OPTIONAL));
     }
 

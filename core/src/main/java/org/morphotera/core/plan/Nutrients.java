@@ -29,9 +29,9 @@ final class Nutrients implements Calculator<Nutrients.Inputs> {
     @Override
     public Inputs read(Fields fields) {
         return new Inputs(
-                fields.number("n", Unit.NONE, STEP, Need.OPTIONAL),
-                fields.number("p", Unit.NONE, STEP, Need.OPTIONAL),
-                fields.number("k", Unit.NONE, STEP, Need.OPTIONAL),
+                fields.number("n", Unit.STEP, STEP, Need.OPTIONAL),
+                fields.number("p", Unit.STEP, STEP, Need.OPTIONAL),
+                fields.number("k", Unit.STEP, STEP, Need.OPTIONAL),
                 fields.word("textureGroup", List.of(TextureGroup.values()), Need.OPTIONAL),
                 fields.flagOr("carbonAddedLastAutumn", false));
     }

@@ -40,15 +40,15 @@ final class OrganicMatter implements Calculator<OrganicMatter.Inputs> {
         return new Inputs(
                 fields.number("thicknessMm", Unit.MM, Range.above(0, 1000), Need.REQUIRED),
                 fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
-                fields.numberOr("freshDensityKgM3", Unit.NONE, Range.between(20, 2000), 500),
+                fields.numberOr("freshDensityKgM3", Unit.KG_PER_CUBIC_METRE, Range.between(20, 2000), 500),
                 fields.numberOr("dryMatterPct", Unit.PERCENT, Range.PERCENT, 60),
                 fields.numberOr("carbonPctDm", Unit.PERCENT, Range.PERCENT, 30),
-                fields.number("cnRatio", Unit.NONE, Range.between(1, 1000), Need.REQUIRED),
+                fields.number("cnRatio", Unit.RATIO, Range.between(1, 1000), Need.REQUIRED),
                 fields.numberOr("organicPctDm", Unit.PERCENT, Range.PERCENT, 50),
                 fields.numberOr("retainedPct", Unit.PERCENT, Range.PERCENT, 20),
                 fields.numberOr("soilDepthMm", Unit.MM, Layer.DEPTH_MM, 150),
-                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
-                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+                fields.numberOr("bulkDensity", Unit.T_PER_CUBIC_METRE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.number("pricePerT", Unit.PER_TONNE, Layer.PRICE, Need.OPTIONAL));
     }
 
     @Override

@@ -43,9 +43,9 @@ final class Sulfur implements Calculator<Sulfur.Inputs> {
                 fields.word("textureGroup", List.of(TextureGroup.values()), Need.REQUIRED),
                 fields.numberOr("caco3Pct", Unit.PERCENT, Range.PERCENT, 0),
                 fields.numberOr("depthMm", Unit.MM, Layer.DEPTH_MM, USUAL_DEPTH_MM),
-                fields.numberOr("bulkDensity", Unit.NONE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
+                fields.numberOr("bulkDensity", Unit.T_PER_CUBIC_METRE, Layer.BULK_DENSITY, Layer.USUAL_DENSITY),
                 fields.numberOr("areaHa", Unit.HECTARE, Layer.AREA_HA, 1),
-                fields.number("pricePerT", Unit.NONE, Layer.PRICE, Need.OPTIONAL));
+                fields.number("pricePerT", Unit.PER_TONNE, Layer.PRICE, Need.OPTIONAL));
     }
 
     @Override

@@ -34,7 +34,14 @@ public enum Unit {
     SQUARE_METRE("m²", "ft²", 10.7639104167, 0, 2),
     PER_SQUARE_METRE("per m²", "per ft²", 0.09290304, 0, 1),
     PH("pH", "pH", 1, 0, 1),
-    BRIX("°Bx", "°Bx", 1, 0, 1);
+    BRIX("°Bx", "°Bx", 1, 0, 1),
+    T_PER_CUBIC_METRE("t/m³", "lb/ft³", 62.4279606, 0, 1),
+    KG_PER_CUBIC_METRE("kg/m³", "lb/yd³", 1.68555493, 0, 0),
+    MM_PER_DAY("mm/d", "in/d", 1 / 25.4, 0, 2),
+    /** Money, in whatever currency the practice counts in. */
+    PER_TONNE("per t", "per ton", 0.90718474, 0, 2),
+    STEP("step", "step", 1, 0, 1),
+    RATIO(": 1", ": 1", 1, 0, 1);
 
     private final String symbol;
     private final String usSymbol;

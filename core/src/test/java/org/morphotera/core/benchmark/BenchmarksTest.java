@@ -3,11 +3,21 @@ package org.morphotera.core.benchmark;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.DataFiles;
+import org.morphotera.core.Methods;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.DataTextException;
 import org.morphotera.core.text.Messages;
 
@@ -81,5 +91,28 @@ class BenchmarksTest {
         assertThat(messages.text(java.util.List.of("a.b"), Map.of("x", 12.0, "soil", "silt-loam")))
                 .isEqualTo("12 mm of silt loam, –");
         assertThat(messages.text("a.unknown")).isEqualTo("a.unknown");
+    }
+
+    /** The example in docs/examples is taken as it is, and its classes are states of findings. */
+    @Test
+    void theExampleOfALaboratorysBandsFits() throws IOException {
+        Map<String, String> files = new LinkedHashMap<>(CoreData.texts(DataFiles.benchmarks(Methods.all())));
+        files.put("own.txt", Files.readString(Path.of("../docs/examples/laboratory-bands.txt")));
+        Benchmarks own = Benchmarks.parse(files);
+        Map<String, Object> readings = Map.of(
+                "analytes",
+                List.of(
+                        Map.of("code", "p", "value", 12, "unit", "mg/kg"),
+                        Map.of("code", "k", "value", 300, "unit", "ppm")));
+        Outcome outcome = Methods.all().evaluate("lab-result", Map.of("readings", readings), own);
+        Envelope envelope = Envelope.of(((Outcome.Evaluated) outcome).evaluation(), CoreData.MESSAGES);
+        assertThat(envelope.classes()).containsEntry("p", "low").containsEntry("k", "high");
+        assertThat(envelope.hasNote("NO_BAND")).isFalse();
+        for (String finding : List.of("lab-phosphorus", "lab-potassium")) {
+            assertThat(CoreData.EVIDENCE.kind(finding).states()).containsExactly("low", "middle", "high");
+        }
+        assertThat(Methods.all().get("lab-result").seen(readings, envelope, null))
+                .extracting(Sighting::finding)
+                .contains("lab-phosphorus", "lab-potassium");
     }
 }

@@ -78,7 +78,7 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
                 fields.word("acid", List.of(Acid.values()), Need.REQUIRED),
                 fields.word("seen", List.of(Seen.values()), Need.REQUIRED),
                 fields.wordOr("heard", List.of(Heard.values()), Heard.NO),
-                fields.numberOr("bulkDensity", Unit.NONE, Range.between(0.1, 2.65), 1.3));
+                fields.numberOr("bulkDensity", Unit.T_PER_CUBIC_METRE, Range.between(0.1, 2.65), 1.3));
     }
 
     @Override
