@@ -32,7 +32,7 @@ function Wanted({ wanted, y }: { wanted: { low: number; high: number }; y: (figu
   return (
     <g fontSize="13" fill="var(--accent)" stroke="var(--accent)">
       <path d={`M${x - 8} ${top}H${x}V${bottom}H${x - 8}`} fill="none" strokeWidth="2" />
-      <text x={x - 12} y={top + 14} textAnchor="end" stroke="none">
+      <text x={x} y={top - 6} textAnchor="end" stroke="none">
         wanted here
       </text>
     </g>
@@ -80,7 +80,7 @@ export function ChangeChart({ view }: { view: ChangeView }) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full"
+      className="w-full min-w-145"
       role="img"
       aria-label={`${view.chosen!.label}: ${view.dates
         .map((date) => `${date.on} ${plainNumber(shown(date.middle))} ${label}`)

@@ -18,11 +18,11 @@ export function StopRoles({ field, stops }: { field: string; stops: Stop[] }) {
     <>
       <ul className="grid">
         {stops.map((stop) => (
-          <li key={stop.id} className="flex items-center justify-between gap-4 border-t border-rule">
-            <span className="min-w-0 truncate">{stop.label}</span>
+          <li key={stop.id} className="flex flex-wrap items-center gap-x-3 border-t border-rule py-1">
+            <span className="mr-auto min-w-24">{stop.label}</span>
             <Select
               aria-label={`What ${stop.label} stands for`}
-              className="w-44 shrink-0"
+              className="w-36! shrink-0"
               value={stop.role}
               disabled={change.isPending}
               onChange={(event) => change.mutate({ stop, role: event.target.value })}
@@ -75,7 +75,7 @@ function PatchShare({
   return (
     <span className="flex shrink-0 items-center gap-1 text-sm text-soft">
       <Input
-        className="w-16 text-right"
+        className="w-16! text-right"
         aria-label={`Share of the field that the patch of ${stop.label} takes, %`}
         aria-invalid={wrong}
         inputMode="decimal"

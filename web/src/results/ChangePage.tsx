@@ -49,7 +49,9 @@ export function ChangePage() {
         <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
           <section aria-label="Readings" className="grid content-start gap-4">
             <Pick view={view} change={change} />
-            <ChangeChart view={view} />
+            <div className="overflow-x-auto">
+              <ChangeChart view={view} />
+            </div>
             <p className="text-sm text-soft">
               Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread,
               the bar the middle of the treated stops. Inside the hatched band nothing could be told apart

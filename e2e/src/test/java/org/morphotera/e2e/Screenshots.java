@@ -87,7 +87,7 @@ class Screenshots {
         String visit = page.url();
         test(page, visit, "Probe");
         for (String push : new String[] {"081216242826", "091115232724"}) {
-            page.getByLabel(Pattern.compile("^Push")).first().fill(push);
+            page.getByLabel(Pattern.compile("^Push \\d")).first().fill(push);
             page.keyboard().press("Enter");
         }
         page.evaluate("window.scrollTo(0, 0)");

@@ -62,7 +62,8 @@ public final class Limits {
 
     /**
      * @param findings by name; findings and states that the tables don't know are passed over
-     * @return every constraint, most probable first
+     * @return every constraint, most probable first; a sour topsoil before the sour subsoil under it, since it is limed
+     *     first
      */
     public static List<Belief> of(Map<String, Found> findings, LandUse use, EvidenceTables tables) {
         List<Belief> beliefs = new ArrayList<>();
@@ -71,7 +72,16 @@ public final class Limits {
         }
         beliefs.sort(
                 Comparator.comparingDouble((Belief each) -> -each.probability()).thenComparing(Belief::constraint));
+        int top = indexOf(beliefs, Constraint.ACIDITY);
+        int below = indexOf(beliefs, Constraint.SUBSURFACE_ACIDITY);
+        if (below < top && beliefs.get(top).named()) {
+            beliefs.add(below, beliefs.remove(top));
+        }
         return beliefs;
+    }
+
+    private static int indexOf(List<Belief> beliefs, Constraint constraint) {
+        return beliefs.stream().map(Belief::constraint).toList().indexOf(constraint);
     }
 
     static Belief belief(Constraint constraint, Map<String, Found> findings, LandUse use, EvidenceTables tables) {

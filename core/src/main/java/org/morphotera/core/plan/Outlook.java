@@ -85,7 +85,7 @@ public record Outlook(
     }
 
     private static Map<String, Object> args(double from, List<Course.Reading> readings, Course course) {
-        return Map.of("from", from, "to", from + course.step(), "n", readings.size());
+        return Map.of("from", from, "to", Math.rint(100 * (from + course.step())) / 100, "n", readings.size());
     }
 
     private static double limed(LocalDate spread, LocalDate on) {
@@ -136,7 +136,7 @@ public record Outlook(
                 points,
                 target,
                 readings.isEmpty() ? "salt" : "salt-read",
-                Map.of("aYear", published, "own", -course.step(), "n", readings.size() + 1));
+                Map.of("aYear", published, "own", Math.rint(-100 * course.step()) / 100, "n", readings.size() + 1));
     }
 
     private static double saltError(Observed observed) {

@@ -114,7 +114,7 @@ class EvidenceTablesTest {
                 "[finding x]\nmethod = ph\ngroup = ph\nstates = low <7; middle <5; high\n",
                 "[finding x]\nmethod = ph\ngroup = ph\nstates = low; middle <5; high\n",
                 "[finding x]\nmethod = ph\ngroup = ph\nstates = low <few; high\n",
-                "[evidence acidity surface-ph]\nfar-below = 0.5 0.5\n",
+                "[evidence acidity surface-ph]\nfar-too-sour = 0.5 0.5\n",
                 "[validity surface-ph]\nvial-kit = 1.2\n",
                 "[hidden dispersion-top]\nstate = clear\n"
             })

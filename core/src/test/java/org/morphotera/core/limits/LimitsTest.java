@@ -71,10 +71,10 @@ class LimitsTest {
 
     @Test
     void oneFindingMovesItByItsLikelihoodRatio() {
-        Belief acid = belief(Constraint.ACIDITY, states("surface-ph", "far-below"));
+        Belief acid = belief(Constraint.ACIDITY, states("surface-ph", "far-too-sour"));
         EvidenceTables.Row row = TABLES.row(Constraint.ACIDITY, "surface-ph");
         double odds =
-                0.15 / 0.85 * row.present().get("far-below") / row.absent().get("far-below");
+                0.15 / 0.85 * row.present().get("far-too-sour") / row.absent().get("far-too-sour");
         assertThat(acid.probability()).isCloseTo(odds / (1 + odds), within(1e-9));
         assertThat(acid.named()).isTrue();
         assertThat(acid.evidence().get(0).finding()).isEqualTo("surface-ph");
@@ -120,7 +120,7 @@ class LimitsTest {
                         Sighting.of(Sightings.AT_200, 9.0)),
                 CEREAL,
                 TABLES);
-        assertThat(findings.get("surface-ph").state()).isEqualTo("within");
+        assertThat(findings.get("surface-ph").state()).isEqualTo("as-wanted");
         assertThat(findings.get("surface-ph").figure()).isEqualTo(6.4);
         assertThat(findings.get("root-barrier").state()).isEqualTo("flat-line");
         assertThat(findings.get("infiltration-contrast").state()).isEqualTo("pan");
@@ -130,16 +130,16 @@ class LimitsTest {
 
     @ParameterizedTest(name = "pH {0} for {1} is {2}")
     @CsvSource({
-        "5.0, cereal, far-below",
-        "5.6, cereal, below",
-        "5.8, cereal, edge-below",
-        "6.0, cereal, within",
-        "7.5, cereal, edge-above",
-        "7.7, cereal, above",
-        "5.0, heath-berry, within",
-        "5.0, potato, within",
-        "6.3, lucerne, edge-below",
-        "7.7, barley, within"
+        "5.0, cereal, far-too-sour",
+        "5.6, cereal, too-sour",
+        "5.8, cereal, at-the-sour-edge",
+        "6.0, cereal, as-wanted",
+        "7.5, cereal, at-the-alkaline-edge",
+        "7.7, cereal, too-alkaline",
+        "5.0, heath-berry, as-wanted",
+        "5.0, potato, as-wanted",
+        "6.3, lucerne, at-the-sour-edge",
+        "7.7, barley, as-wanted"
     })
     void tooSourIsWhatLiesUnderTheCropsWindow(double ph, String crop, String state) {
         Map<String, Found> findings = Sightings.findings(List.of(Sighting.of("surface-ph", ph)), window(crop), TABLES);
@@ -153,6 +153,18 @@ class LimitsTest {
                 .isFalse();
         assertThat(belief(Constraint.ACIDITY, CEREAL, ph(4.8, Source.METER)).named())
                 .isTrue();
+    }
+
+    @Test
+    void aSourTopLeadsBeforeTheSourSubsoilUnderIt() {
+        Map<String, Found> sour = states("surface-ph", "too-sour", "subsoil-ph", "far-too-sour");
+        List<Belief> beliefs = Limits.of(sour, LandUse.ARABLE, TABLES);
+        assertThat(beliefs.get(0).constraint()).isEqualTo(Constraint.ACIDITY);
+        assertThat(beliefs.get(1).constraint()).isEqualTo(Constraint.SUBSURFACE_ACIDITY);
+        assertThat(beliefs.get(0).probability()).isLessThan(beliefs.get(1).probability());
+        Map<String, Found> below = states("surface-ph", "as-wanted", "subsoil-ph", "far-too-sour");
+        assertThat(Limits.of(below, LandUse.ARABLE, TABLES).get(0).constraint())
+                .isEqualTo(Constraint.SUBSURFACE_ACIDITY);
     }
 
     @Test

@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.Numbers;
+import org.morphotera.core.soil.Unit;
 import org.morphotera.core.statistics.Sample;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.trend.ChangeScale;
@@ -264,7 +265,7 @@ class ChangeBuilder {
         boolean log = history.scale().logarithmic();
         Map<String, Object> args = new LinkedHashMap<>();
         args.put("indicator", history.indicator());
-        args.put("unit", history.unit() == null ? "" : history.unit());
+        args.put("unit", shownUnit(history));
         args.put("n", change.pairs());
         args.put("earlier", shown(middle(history, pairs, 0)));
         args.put("later", shown(middle(history, pairs, 1)));
@@ -285,6 +286,11 @@ class ChangeBuilder {
                         .map(Changes.MismatchView::label)
                         .toList());
         return args;
+    }
+
+    /** The unit as a sentence says it: a pH needs none behind its name. */
+    private static String shownUnit(History history) {
+        return history.unit() == null || history.unit().equals(Unit.PH.symbol()) ? "" : history.unit();
     }
 
     /** The mean of one side of the pairs, on the scale of the figure. */
@@ -387,7 +393,7 @@ class ChangeBuilder {
                 "n", trend.dates(),
                 "indicator", history.indicator(),
                 "slope", Numbers.significant(trend.slopePerYear(), 2),
-                "unit", history.unit() == null ? "" : history.unit(),
+                "unit", shownUnit(history),
                 "low", Numbers.significant(trend.low(), 2),
                 "high", Numbers.significant(trend.high(), 2),
                 "p", Numbers.significant(trend.p(), 2));

@@ -74,26 +74,24 @@ final class OrrinLevels {
                         "sandy-loam",
                         "field",
                         "Upland ley; clover thrives in one patch and fails in the other",
-                        List.of(
-                                "Good patch",
-                                "Poor patch",
-                                "Poor patch, low end",
-                                "Poor patch, gate",
-                                "Under the hedge"))
+                        List.of("Good patch", "Poor patch", "Poor, low end", "Poor, gate", "Hedge"))
                 .roles(StopRole.GOOD, StopRole.POOR, StopRole.POOR, StopRole.POOR, StopRole.REFERENCE)
                 .share(StopRole.GOOD, 55)
                 .share(StopRole.POOR, 40)
                 .is("ph", 5.5, "deep-ph", 5.3, "infiltration", 66, "drainage", 55, "glue", 0.78, "cover", 94)
-                .is("structure", 1.9, "worms", 5, "organic", 4.6, "paler", 0.2, "roots", 0.85, "slope", 7)
+                .is("structure", 1.9, "worms", 2.5, "organic", 4.6, "paler", 0.2, "roots", 0.6, "slope", 7)
                 .is("vigour", 0.8, "infiltration-at-200", 40, "co2", 48, "smell", 1.8)
-                .goes("ph", 4.7, 5.4, 3.1, 1.6)
-                .at(0, "ph", 0.75)
-                .at(0, "worms", 6)
+                .goes("ph", 4.2, 5.1, 3.1, 1.6)
+                .at(0, "ph", 0.95)
+                .at(0, "deep-ph", 0.7)
+                .at(0, "worms", 8)
+                .at(0, "roots", 0.25)
                 .at(0, "vigour", 0.9)
                 .at(2, "ph", 0.1)
                 .at(3, "ph", -0.1)
                 .stays(4, "ph", 5.6)
-                .at(4, "worms", 4)
+                .at(4, "worms", 6)
+                .at(4, "roots", 0.25)
                 .at(4, "vigour", 0.6)
                 .done(3.1, "lime", "Ground limestone on the whole ley, not under the hedge", "4 t/ha", 1310.0);
     }

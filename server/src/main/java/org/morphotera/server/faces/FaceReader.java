@@ -14,6 +14,7 @@ import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.limits.FieldLimits;
+import org.morphotera.server.limits.Leading;
 import org.morphotera.server.sheets.SheetBuilder;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
@@ -56,6 +57,7 @@ public class FaceReader {
         FieldFace face = builder.face(latest);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
         List<Faces.FindingView> findings = builder.findings(face, latest, labels);
+        Leading leading = limits.leading(practice, field);
         return new Faces.FieldFaceView(
                 field,
                 fields.grower(practice, field.growerId()),
@@ -69,19 +71,29 @@ public class FaceReader {
                 fields.events(practice, id),
                 sheets.overall(face),
                 FaceBuilder.layout(findings, FaceBuilder.PAGE),
-                limits.leading(practice, field),
-                patches(practice, id, stops, builder.limit(face, latest), latest));
+                leading,
+                patches(practice, id, stops, told(builder.limit(face, latest), leading, latest), latest));
+    }
+
+    /** The indicator that both patches are told by: of the strongest evidence, else the lowest. */
+    private static @Nullable String told(
+            Faces.@Nullable Limit limit, @Nullable Leading leading, List<IndicatorRow> rows) {
+        return rows.stream()
+                .filter(row -> leading != null && row.method().equals(leading.method()) && row.figure() != null)
+                .map(IndicatorRow::indicator)
+                .findFirst()
+                .orElse(limit == null ? null : limit.indicator());
     }
 
     /** What limits, in both patches; {@code null} where the poor one does not lead or the good one was not read. */
     private @Nullable String patches(
-            UUID practice, UUID field, List<Stop> stops, Faces.@Nullable Limit limit, List<IndicatorRow> poor) {
+            UUID practice, UUID field, List<Stop> stops, @Nullable String indicator, List<IndicatorRow> poor) {
         boolean leads = StopRole.leading(Patches.roles(stops)) == StopRole.POOR;
-        if (!leads || limit == null) {
+        if (!leads || indicator == null) {
             return null;
         }
         List<IndicatorRow> good = indicators.standingOf(practice, field, Patches.stopsOf(stops, StopRole.GOOD));
-        return builder.patches(limit.indicator(), poor, good);
+        return builder.patches(indicator, poor, good);
     }
 
     private List<Faces.VisitStrip> visits(UUID practice, UUID field) {

@@ -146,6 +146,11 @@ public class FieldLimits {
                 messages.text("constraint.confirm." + code),
                 first.evidence().stream()
                         .filter(each -> each.weight() > 0)
+                        .findFirst()
+                        .map(Limits.Evidence::method)
+                        .orElse(""),
+                first.evidence().stream()
+                        .filter(each -> each.weight() > 0)
                         .limit(TOLD)
                         .map(each -> messages.text("finding." + each.finding()) + ": " + messages.word(each.state()))
                         .toList());

@@ -5,7 +5,13 @@ import java.util.List;
 /**
  * The constraint that leads, by all the evidence.
  *
+ * @param method that made the strongest finding for it
  * @param because the strongest findings for it
  */
 public record Leading(
-        String constraint, String sentence, double probability, String confirmation, List<String> because) {}
+        String constraint,
+        String sentence,
+        double probability,
+        String confirmation,
+        String method,
+        List<String> because) {}

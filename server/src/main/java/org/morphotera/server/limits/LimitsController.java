@@ -178,21 +178,26 @@ class LimitsController {
                 .map(offer -> {
                     String title = messages.text(offer.method() + ".title");
                     return new NextTestView(
-                            offer.method(),
-                            title,
-                            offer.minutes(),
-                            offer.gainBits(),
-                            messages.text(
-                                    List.of("next.reason"),
-                                    Map.of(
-                                            "title", title,
-                                            "minutes", offer.minutes(),
-                                            "constraint",
-                                                    lower(messages.text("constraint."
-                                                            + offer.constraint().code())),
-                                            "finding", lower(messages.text("finding." + offer.finding())))));
+                            offer.method(), title, offer.minutes(), offer.gainBits(), reason(title, offer));
                 })
                 .toList();
+    }
+
+    private String reason(String title, NextTest.Offer offer) {
+        String finding = messages.text("finding." + offer.finding());
+        // a test with one finding of its own name is not told twice
+        String code = finding.equals(title) ? "next.reason-itself" : "next.reason";
+        return messages.text(
+                List.of(code),
+                Map.of(
+                        "title",
+                        title,
+                        "minutes",
+                        offer.minutes(),
+                        "constraint",
+                        lower(messages.text("constraint." + offer.constraint().code())),
+                        "finding",
+                        lower(finding)));
     }
 
     private static String lower(String label) {

@@ -138,7 +138,8 @@ public class FieldPlans {
             @Nullable StopRole patch) {
         return proposals.stream()
                 .filter(proposal -> actions.stream()
-                        .noneMatch(each -> each.kind().equals(proposal.kind().code())
+                        .noneMatch(each -> !each.state().equals("done") // what is read since asks again
+                                && each.kind().equals(proposal.kind().code())
                                 && proposal.constraint().code().equals(each.constraint())))
                 .map(proposal -> view(
                         proposal,
