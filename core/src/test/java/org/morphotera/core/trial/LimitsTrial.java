@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
-import java.util.TreeMap;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
 import org.morphotera.core.ground.SoilProperty;
@@ -57,11 +56,6 @@ final class LimitsTrial {
     /** Minutes of work until the most severe constraint is named and nothing else is in doubt, two ways of choosing. */
     record Minutes(double byNextBest, double byFixedOrder, int fields) {}
 
-    /** How often each state was found with a constraint present and absent: what the tables should say. */
-    final Map<String, Map<String, int[]>> states = new TreeMap<>();
-
-    final Map<Constraint, int[]> bins = new EnumMap<>(Constraint.class);
-
     /** Draws fields, makes a set of tests on each, and compares what is named with what is there. */
     Result run(int fields, List<String> tests, long seed) {
         Random random = new Random(seed);
@@ -83,7 +77,6 @@ final class LimitsTrial {
             AdvisorsVisit visit = new AdvisorsVisit(soil, random, methods);
             tests.forEach(visit::test);
             Map<String, Found> findings = visit.findings();
-            count(findings, soil);
             List<Limits.Belief> beliefs = Limits.of(findings, soil.landUse(), CoreData.EVIDENCE);
             Limits.Belief top = beliefs.get(0);
             boolean right = top.named() && truth(soil).containsKey(top.constraint());
@@ -106,10 +99,6 @@ final class LimitsTrial {
                     calledFast += belief.named() ? 1 : 0;
                 }
                 squares += Math.pow(p - (there ? 1 : 0), 2);
-                if (Boolean.getBoolean("trial.states")) {
-                    int[] bin = bins.computeIfAbsent(belief.constraint(), k -> new int[20]);
-                    bin[2 * Math.min(9, (int) (10 * p)) + (there ? 1 : 0)]++;
-                }
                 int tenth = Math.min(TENTHS - 1, (int) (p * TENTHS));
                 counts[tenth]++;
                 sums[tenth] += p;
@@ -165,18 +154,6 @@ final class LimitsTrial {
                 });
         return Limits.of(all, null, CoreData.EVIDENCE).stream()
                 .anyMatch(each -> each.constraint() == constraint && each.named());
-    }
-
-    private void count(Map<String, Found> findings, SimulatedSoil soil) {
-        for (Constraint constraint : Constraint.values()) {
-            int column = truth(soil).containsKey(constraint) ? 0 : 1;
-            findings.forEach((finding, found) -> {
-                if (found.weight() > 0 && CoreData.EVIDENCE.row(constraint, finding) != null) {
-                    states.computeIfAbsent(constraint.code() + " " + finding, key -> new LinkedHashMap<>())
-                            .computeIfAbsent(found.state(), key -> new int[2])[column]++;
-                }
-            });
-        }
     }
 
     private static Constraint mostSevere(SimulatedSoil soil) {

@@ -2,7 +2,6 @@ package org.morphotera.core.trial;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -42,7 +41,7 @@ class LimitsTrialTest {
         assertThat(minutes.byNextBest()).isLessThan(0.9 * minutes.byFixedOrder());
     }
 
-    private void print(String set, LimitsTrial.Result result) {
+    private static void print(String set, LimitsTrial.Result result) {
         System.out.printf(
                 "%s, %d fields: a true one named first %.1f %% (%.1f %% of what the set can see), the most severe first %.1f %%, false alarms on sound "
                         + "fields %.1f %%, called too fast wrongly %.1f %%, Brier %.3f%n",
@@ -61,22 +60,5 @@ class LimitsTrialTest {
                 .forEach((constraint, n) -> System.out.printf(
                         "  %-22s there: named %d, missed %d; not there: named %d%n",
                         constraint.code(), n[0], n[1], n[2]));
-        if (Boolean.getBoolean("trial.states")) {
-            trial.bins.forEach((c, b) -> System.out.println("BIN " + c.code() + " " + java.util.Arrays.toString(b)));
-            trial.bins.clear();
-            trial.states.forEach((row, states) -> System.out.println("  " + row + " " + told(states)));
-        }
-    }
-
-    private static String told(Map<String, int[]> states) {
-        int[] all = new int[2];
-        states.values().forEach(each -> {
-            all[0] += each[0];
-            all[1] += each[1];
-        });
-        StringBuilder text = new StringBuilder();
-        states.forEach((state, each) -> text.append(
-                String.format("%s %.3f %.3f; ", state, (double) each[0] / all[0], (double) each[1] / all[1])));
-        return text.toString();
     }
 }
