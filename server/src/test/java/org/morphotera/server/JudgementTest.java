@@ -2,6 +2,7 @@ package org.morphotera.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -258,5 +259,48 @@ class JudgementTest {
                 Map.of("visitId", visit, "stopId", stop, "cropVigour", 0.25, "version", current.get("version")));
         assertThat(changed.status()).isEqualTo(422);
         assertThat(changed.text()).contains("cropVigour");
+    }
+
+    /** What was read since the lime and since the drains lies in the band nine times in ten. */
+    @Test
+    void outlooksHoldWhatWasReadSince() {
+        int inside = 0;
+        int all = 0;
+        for (String name : List.of("Craigend Ley", "Gull Polder")) {
+            Map<String, Object> plan =
+                    advisor.get("/api/fields/" + field(name) + "/plan").json();
+            for (Map<String, Object> outlook : Land.rows(plan, "outlooks")) {
+                List<Map<String, Object>> band = Land.rows(outlook, "expected");
+                for (Map<String, Object> read : Land.rows(outlook, "observed")) {
+                    double at = day(read);
+                    if (at <= day(band.get(0)) || at > day(band.get(band.size() - 1))) {
+                        continue;
+                    }
+                    double value = Land.number(read, "value");
+                    all++;
+                    inside += value >= between(band, at, "low") && value <= between(band, at, "high") ? 1 : 0;
+                }
+            }
+        }
+        assertThat(all).isGreaterThanOrEqualTo(5);
+        assertThat((double) inside / all).isGreaterThanOrEqualTo(0.9);
+    }
+
+    private static double day(Map<String, Object> point) {
+        return LocalDate.parse(point.get("on").toString()).toEpochDay();
+    }
+
+    /** A side of the band on a day, along the line between two dates. */
+    private static double between(List<Map<String, Object>> band, double at, String side) {
+        for (int i = 1; i < band.size(); i++) {
+            double from = day(band.get(i - 1));
+            double to = day(band.get(i));
+            if (at <= to) {
+                double share = (at - from) / (to - from);
+                double before = Land.number(band.get(i - 1), side);
+                return before + share * (Land.number(band.get(i), side) - before);
+            }
+        }
+        throw new IllegalArgumentException("after the band");
     }
 }
