@@ -1,4 +1,5 @@
 import type { Stop } from '../api/schema'
+import { labelPlaces } from './labelPlaces'
 
 type Ring = [number, number][]
 
@@ -44,6 +45,14 @@ export function FieldPlan({
     [EDGE + (east * Math.cos(middle) - west) * scale, HEIGHT - EDGE - (north - south) * scale] as const
   const metre = scale / 111_320
   const bar = [10, 20, 50, 100, 200, 500].findLast((metres) => metres * metre <= 110) ?? 10
+  const shown = (stop: Stop) => stop.label.replace(/^Stop /, '')
+  const labels = labelPlaces(
+    placed.map((stop) => {
+      const [x, y] = at([stop.longitude!, stop.latitude!])
+      return { x, y, text: shown(stop) }
+    }),
+    WIDTH,
+  )
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -60,7 +69,8 @@ export function FieldPlan({
           strokeWidth="1.5"
         />
       )}
-      {placed.map((stop) => {
+      {placed.map((stop, i) => {
+        const label = labels[i]!
         const [x, y] = at([stop.longitude!, stop.latitude!])
         return (
           <g key={stop.id}>
@@ -71,8 +81,8 @@ export function FieldPlan({
               strokeWidth="1.2"
             />
             <circle cx={x} cy={y} r="2" fill="var(--ink)" />
-            <text x={x + 5} y={y + 12} fontSize="12" fill="var(--ink)">
-              {stop.label.replace(/^Stop /, '')}
+            <text x={label.x} y={label.y} fontSize="12" fill="var(--ink)" textAnchor={label.anchor}>
+              {shown(stop)}
             </text>
           </g>
         )

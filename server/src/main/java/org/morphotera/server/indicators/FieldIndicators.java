@@ -1,6 +1,5 @@
 package org.morphotera.server.indicators;
 
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -8,7 +7,6 @@ import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SourceOrder;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.fields.ManagementEvent;
 import org.springframework.stereotype.Component;
 
 /** The readings that speak for a field: those of its leading stops, of each property by its best source. */
@@ -53,16 +51,10 @@ public class FieldIndicators {
     }
 
     private List<IndicatorRow> standing(UUID practice, UUID field, List<IndicatorRow> latest) {
-        List<ManagementEvent> events = fields.events(practice, field);
+        Outdated outdated = new Outdated(fields.events(practice, field), tables);
         return best(latest.stream()
-                .filter(row -> events.stream().noneMatch(event -> old(row, event)))
+                .filter(row -> !outdated.is(row.indicator(), row.stopId(), row.takenAt()))
                 .toList());
-    }
-
-    private boolean old(IndicatorRow row, ManagementEvent event) {
-        return tables.changedBy(event.kind()).contains(row.indicator())
-                && (event.stopIds() == null || event.stopIds().contains(row.stopId()))
-                && row.takenAt().atZone(ZoneOffset.UTC).toLocalDate().isBefore(event.happenedOn());
     }
 
     /** Of one visit. */

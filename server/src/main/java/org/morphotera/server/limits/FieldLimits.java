@@ -1,7 +1,5 @@
 package org.morphotera.server.limits;
 
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,7 +18,7 @@ import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.fields.ManagementEvent;
+import org.morphotera.server.indicators.Outdated;
 import org.morphotera.server.indicators.SightingReader;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
@@ -90,22 +88,16 @@ public class FieldLimits {
     }
 
     private List<Sighting> standing(UUID practice, Field field, List<SightingReader.Row> rows) {
-        List<ManagementEvent> events = fields.events(practice, field.id());
+        Outdated outdated = new Outdated(fields.events(practice, field.id()), tables);
         return rows.stream()
-                .filter(row -> events.stream().noneMatch(event -> old(row, event)))
+                .filter(row -> !old(row, outdated))
                 .map(SightingReader.Row::sighting)
                 .collect(Collectors.toCollection(ArrayList::new));
     }
 
-    private boolean old(SightingReader.Row row, ManagementEvent event) {
-        if (event.stopIds() != null && !event.stopIds().contains(row.stopId())) {
-            return false;
-        }
+    private boolean old(SightingReader.Row row, Outdated outdated) {
         EvidenceTables.Kind kind = tables.kind(row.finding());
-        LocalDate read = row.takenAt().atZone(ZoneOffset.UTC).toLocalDate();
-        return kind != null
-                && tables.changedBy(event.kind()).contains(kind.property())
-                && read.isBefore(event.happenedOn());
+        return kind != null && outdated.is(kind.property(), row.stopId(), row.takenAt());
     }
 
     private static void look(Observation each, List<Sighting> seen) {
