@@ -37,7 +37,10 @@ class JudgementIT extends Journeys {
         assertThat(page.getByText("Plant sheet")).isVisible();
         page.getByText("Stop average").click();
         assertThat(page.getByText("over all that was measured")).isVisible();
-        page.locator("td a[href^='/measurements/']").first().click();
+        page.locator("tr", new Page.LocatorOptions().setHasText("Water in at surface"))
+                .locator("a[href^='/measurements/']")
+                .first()
+                .click();
         page.waitForURL("**/measurements/*");
         assertThat(page.getByText("How this was worked out")).isVisible();
     }
@@ -161,9 +164,9 @@ class JudgementIT extends Journeys {
         button(page, "Keep").click();
         assertThat(page.locator("[role=alert]").first()).isVisible();
         page.getByLabel("Neutralising value").fill("88");
-        page.getByLabel("Price per t").fill("21");
+        page.getByLabel("Price").fill("21");
         button(page, "Keep").click();
-        assertThat(page.getByText("neutralising value 88 % · price per t 21")).isVisible();
+        assertThat(page.getByText("neutralising value 88 % · price 21 per t")).isVisible();
         page.getByText("Harbour shell").click();
         button(page, "Remove").click();
         button(page, "Undo").click();
