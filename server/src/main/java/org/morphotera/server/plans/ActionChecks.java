@@ -15,6 +15,7 @@ import org.morphotera.core.limits.Limits;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OrderRules;
 import org.morphotera.core.plan.OrderRules.Stage;
@@ -95,9 +96,14 @@ class ActionChecks {
 
     OrderRules rules(UUID practice, Field field) {
         Map<String, Found> findings = limits.findings(practice, field);
+        return rules(facts.of(practice, field, findings), limits.beliefs(field, findings));
+    }
+
+    /** The same from what is known already. */
+    static OrderRules rules(FieldFacts known, List<Limits.Belief> beliefs) {
         return new OrderRules(
-                facts.of(practice, field, findings),
-                limits.beliefs(field, findings).stream()
+                known,
+                beliefs.stream()
                         .filter(Limits.Belief::named)
                         .map(Limits.Belief::constraint)
                         .collect(Collectors.toSet()));

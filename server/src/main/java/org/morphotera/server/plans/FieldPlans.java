@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.Limits;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.plan.CalculatorRegistry;
@@ -94,18 +95,19 @@ public class FieldPlans {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         Map<String, Found> findings = limits.findings(practice, field);
         FieldFacts known = facts.of(practice, field, findings);
+        List<Limits.Belief> beliefs = limits.beliefs(field, findings);
         List<Action> actions =
                 rows.actions(practice, id).stream().map(this::action).toList();
         List<FieldPlan.ProposalView> proposals = new ArrayList<>(offered(
                 practice,
                 field,
-                Proposals.of(limits.beliefs(field, findings), known, benchmarks),
+                Proposals.of(beliefs, known, benchmarks),
                 actions,
                 known.treated().patch() ? StopRole.POOR : null));
         facts.otherPatches(practice, field)
                 .forEach(patch ->
                         proposals.addAll(offered(practice, field, amendments(practice, field, patch), actions, patch)));
-        OrderRules rules = checks.rules(practice, field);
+        OrderRules rules = ActionChecks.rules(known, beliefs);
         return new FieldPlan.PlanView(
                 field.name(),
                 known.areaHa(),
