@@ -38,6 +38,7 @@ const offline = VitePWA({
           request.method === 'GET' &&
           url.pathname.startsWith('/api/') &&
           url.pathname !== '/api/timers' &&
+          url.pathname !== '/api/session' &&
           !url.pathname.startsWith('/api/devices/'),
         handler: 'NetworkFirst',
         options: {
@@ -45,6 +46,39 @@ const offline = VitePWA({
           networkTimeoutSeconds: 6,
           expiration: { maxEntries: 600 },
           cacheableResponse: { statuses: [200] },
+          // a session that ended takes with it what was read in it
+          plugins: [
+            {
+              fetchDidSucceed: async ({ response }) => {
+                if (response.status === 401) await caches.delete('data-read')
+                return response
+              },
+            },
+          ],
+        },
+      },
+      {
+        // who is signed in is asked of the server for as long as it may take: an old answer would be somebody else
+        urlPattern: ({ url, request }) => request.method === 'GET' && url.pathname === '/api/session',
+        handler: 'NetworkFirst',
+        options: {
+          cacheName: 'data-session',
+          cacheableResponse: { statuses: [200] },
+          plugins: [
+            {
+              fetchDidSucceed: async ({ response }) => {
+                const { me } = await response
+                  .clone()
+                  .json()
+                  .catch(() => ({}))
+                const owners = await caches.open('data-owner')
+                const before = await owners.match('/owner')
+                if (!me || (before && (await before.text()) !== me.id)) await caches.delete('data-read')
+                await owners.put('/owner', new Response(me ? me.id : ''))
+                return response
+              },
+            },
+          ],
         },
       },
     ],

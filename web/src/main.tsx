@@ -4,9 +4,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router'
-import { ApiError } from './api/client'
+import { ApiError, SIGNED_OUT } from './api/client'
 import { router } from './app/router'
 import { openDevice } from './device/device'
+import { endSession } from './app/session'
 
 const client = new QueryClient({
   defaultOptions: {
@@ -29,6 +30,8 @@ addEventListener('vite:preloadError', (event) => {
   event.preventDefault()
   location.reload()
 })
+// the server says that nobody is signed in: what was read is forgotten, what is not sent yet waits for its owner
+addEventListener(SIGNED_OUT, () => void endSession(client))
 // what this device has kept is asked for before the first page, so that no page shows less than there is
 await openDevice()
 

@@ -11,12 +11,31 @@ export class ApiError extends Error {
     message: string,
     readonly faults: Fault[] = [],
     readonly current?: unknown,
+    /** what the server does not know, of a 404 */
+    readonly missing?: string,
   ) {
     super(message)
   }
   get unreached() {
     return this.status === 0
   }
+}
+
+type Problem = { detail?: string; errors?: Fault[]; current?: unknown; missing?: string }
+
+/** Told to the window when the server says that nobody is signed in any more. */
+export const SIGNED_OUT = 'morphotera:signed-out'
+
+function refusal(status: number, answer: unknown) {
+  if (status === 401) dispatchEvent(new Event(SIGNED_OUT))
+  const problem = (answer ?? {}) as Problem
+  return new ApiError(
+    status,
+    problem.detail ?? 'Something went wrong.',
+    problem.errors,
+    problem.current,
+    problem.missing,
+  )
 }
 
 function csrfToken() {
@@ -45,13 +64,7 @@ export async function write(method: 'PUT', path: string, body: unknown): Promise
   })
   const answer: unknown = await response.json().catch(() => undefined)
   if (response.ok) return answer
-  const problem = (answer ?? {}) as { detail?: string; errors?: Fault[]; current?: unknown }
-  throw new ApiError(
-    response.status,
-    problem.detail ?? 'Something went wrong.',
-    problem.errors,
-    problem.current,
-  )
+  throw refusal(response.status, answer)
 }
 
 type Answer<T> = { data?: T; error?: unknown; response: Response }
@@ -65,13 +78,7 @@ export async function must<T>(call: Promise<Answer<T>>): Promise<T> {
     throw new ApiError(0, 'The server was not reached.')
   }
   if (answer.response.ok) return answer.data as T
-  const problem = (answer.error ?? {}) as { detail?: string; errors?: Fault[]; current?: unknown }
-  throw new ApiError(
-    answer.response.status,
-    problem.detail ?? 'Something went wrong.',
-    problem.errors,
-    problem.current,
-  )
+  throw refusal(answer.response.status, answer.error)
 }
 
 /** Signs in; throws an {@link ApiError} with the reason. */

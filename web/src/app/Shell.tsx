@@ -5,7 +5,7 @@ import { NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-route
 import { api, ApiError, must, signOut } from '../api/client'
 import { queries } from '../queries/queries'
 import type { Settings } from '../api/schema'
-import { emptyDevice, useUnsent } from '../device/device'
+import { emptyDevice, ownDevice, useUnsent } from '../device/device'
 import { startSending } from '../device/outbox'
 import { ClockTray } from '../timers/ClockTray'
 import { Button } from '../ui/controls'
@@ -44,7 +44,10 @@ export function Shell() {
 function useSending(person: string | undefined) {
   const client = useQueryClient()
   useEffect(() => {
-    if (!person) return
+    if (!person) {
+      void ownDevice(undefined)
+      return
+    }
     return startSending(person, (job) => {
       void client.invalidateQueries({
         queryKey: job.kind.startsWith('timer') || job.kind === 'step' ? ['timers'] : undefined,

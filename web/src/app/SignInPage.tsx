@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { useLocation, useNavigate } from 'react-router'
 import { signIn } from '../api/client'
+import { forgetRead } from '../device/device'
 import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
 import { CrumbShape, LEVELS } from '../ui/levels'
@@ -16,6 +17,8 @@ export function SignInPage() {
   const enter = useMutation({
     mutationFn: ({ email, password }: Entry) => signIn(email, password),
     onSuccess: async () => {
+      // nothing that somebody else read here is shown to whoever comes next
+      await forgetRead()
       await client.resetQueries()
       await client.fetchQuery({ ...queries.session(), staleTime: 0 })
       void navigate(from, { replace: true })

@@ -36,6 +36,8 @@ export type DraftPlace = {
 /** A draft as kept on this device; unsent until the server has it. */
 export type KeptDraft = {
   id: string
+  /** whose it is; nobody's on what was kept before persons were told apart */
+  person?: string
   place: DraftPlace
   content: Content
   version: number
@@ -92,6 +94,8 @@ export type Job = {
   tries?: number
   /** not tried again before this moment, ms since 1970 */
   notBefore?: number
+  /** what it needs was made again on a server that had lost it */
+  again?: boolean
   /** the server's last answer, a status */
   answered?: number
   /** the device's store failed: it is in this page's memory only */
@@ -107,13 +111,21 @@ export type Job = {
 /** The clocks as last heard of, for a reload without a server. */
 export type HeardTimers = { timers: Timer[]; offsetMs: number }
 
+/** A visit as the server acknowledged it, to make it again on a server that was put back to an earlier day. */
+export type SentVisit = { id: string; person: string; body: Record<string, unknown>; at: number }
+
+/** So many of the newest visits are remembered. */
+const VISITS_REMEMBERED = 200
+
 class DeviceStore extends Dexie {
   jobs!: Table<Job, number>
   drafts!: Table<KeptDraft, string>
   heard!: Table<{ name: string; value: unknown }, string>
+  visits!: Table<SentVisit, string>
   constructor() {
     super('morphotera')
     this.version(1).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name' })
+    this.version(2).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name', visits: 'id, at' })
   }
 }
 
@@ -124,9 +136,13 @@ let jobs: Job[] = []
 let drafts = new Map<string, KeptDraft>()
 let heard: HeardTimers | undefined
 let failing = false
+// whose device it is now: of others nothing is shown, sent or forgotten
+let owner: string | undefined
+let own: Job[] = []
 const listeners = new Set<() => void>()
 
 export function changed() {
+  own = jobs.filter((each) => isOwn(each.person))
   listeners.forEach((listener) => listener())
 }
 
@@ -137,12 +153,27 @@ function subscribe(listener: () => void) {
   }
 }
 
+const isOwn = (person: string | undefined) => !person || person === owner
+
+/** Says who is signed in: only theirs is shown and sent from now on. */
+export async function ownDevice(person: string | undefined) {
+  if (person === owner) return
+  owner = person
+  heard = undefined
+  changed()
+  if (!person) return
+  const before = await store.heard.get(`timers ${person}`).catch(() => undefined)
+  // what the server has said in the meantime is newer
+  heard ??= before?.value as HeardTimers | undefined
+  changed()
+}
+
 /** Reads what this device has kept; call once before the first page is shown. */
 export async function openDevice() {
   try {
     jobs = await store.jobs.orderBy('seq').toArray()
     drafts = new Map((await store.drafts.toArray()).map((each) => [each.id, each]))
-    heard = (await store.heard.get('timers'))?.value as HeardTimers | undefined
+    changed()
   } catch {
     // a browser that forbids its store still works with a server, from memory; the foot of the page says so
     failing = true
@@ -185,12 +216,41 @@ export const heardTimers = () => heard
 
 export function hear(timers: HeardTimers) {
   heard = timers
-  void store.heard.put({ name: 'timers', value: timers }).catch(() => {})
+  if (owner) void store.heard.put({ name: `timers ${owner}`, value: timers }).catch(() => {})
 }
 
-export const keptJobs = () => jobs
-export const keptDraft = (id: string) => drafts.get(id)
-export const keptDrafts = () => [...drafts.values()]
+export const keptJobs = () => own
+export const keptDrafts = () => [...drafts.values()].filter((each) => isOwn(each.person))
+export function keptDraft(id: string) {
+  const draft = drafts.get(id)
+  return draft && isOwn(draft.person) ? draft : undefined
+}
+
+/** Remembers a visit that the server has. */
+export function rememberVisit(id: string, body: Record<string, unknown>) {
+  void store.visits
+    .put({ id, person: owner ?? '', body, at: Date.now() })
+    .then(async () => {
+      const count = await store.visits.count()
+      if (count > VISITS_REMEMBERED)
+        await store.visits
+          .orderBy('at')
+          .limit(count - VISITS_REMEMBERED)
+          .delete()
+    })
+    .catch(() => {})
+}
+
+/** A visit as it was last sent from here, or as it was last read here. */
+export async function rememberedVisit(id: string): Promise<Record<string, unknown> | undefined> {
+  const sent = await store.visits.get(id).catch(() => undefined)
+  if (sent && isOwn(sent.person)) return sent.body
+  const read = await globalThis.caches?.match(`/api/visits/${id}`).catch(() => undefined)
+  const view = (await read?.json().catch(() => undefined)) as { visit?: Record<string, unknown> } | undefined
+  if (!view?.visit) return undefined
+  const ofServer = new Set(['id', 'personId', 'person'])
+  return Object.fromEntries(Object.entries(view.visit).filter(([name]) => !ofServer.has(name)))
+}
 
 export async function keepJob(job: Omit<Job, 'seq'>): Promise<Job> {
   const seq = await store.jobs.add(job as Job).catch(() => undefined)
@@ -214,8 +274,9 @@ export async function dropJob(seq: number) {
 }
 
 export function keepDraft(draft: KeptDraft) {
-  drafts.set(draft.id, draft)
-  store.drafts.put(draft).then(
+  const kept = { ...draft, person: draft.person ?? owner }
+  drafts.set(draft.id, kept)
+  store.drafts.put(kept).then(
     () => stored(true),
     () => stored(false),
   )
@@ -228,17 +289,34 @@ export function forgetDraft(id: string) {
   changed()
 }
 
-/** Forgets everything that was kept; after signing out. */
+/** Forgets everything that was kept of whoever is signed in; after signing out. Of others their unsent work stays. */
 export async function emptyDevice() {
-  jobs = []
-  drafts = new Map()
+  const seqs = own.map((each) => each.seq)
+  const ids = keptDrafts().map((each) => each.id)
+  jobs = jobs.filter((each) => !isOwn(each.person))
+  drafts = new Map([...drafts].filter(([, each]) => !isOwn(each.person)))
   heard = undefined
-  await Promise.all([store.jobs.clear(), store.drafts.clear(), store.heard.clear()]).catch(() => {})
-  if ('caches' in globalThis) {
-    const names = await caches.keys()
-    await Promise.all(names.filter((name) => name.startsWith('data-')).map((name) => caches.delete(name)))
+  try {
+    await Promise.all([
+      store.jobs.bulkDelete(seqs),
+      store.drafts.bulkDelete(ids),
+      store.heard.clear(),
+      store.visits.filter((each) => isOwn(each.person)).delete(),
+    ])
+  } catch {
+    // a store that fails keeps nothing to forget
   }
+  await forgetRead()
+  owner = undefined
   changed()
+}
+
+/** Forgets what was read from the server; once nobody is signed in any more, and before somebody else is. */
+export async function forgetRead() {
+  heard = undefined
+  if (!('caches' in globalThis)) return
+  const names = await caches.keys().catch(() => [])
+  await Promise.all(names.filter((name) => name.startsWith('data-')).map((name) => caches.delete(name)))
 }
 
 export function useJobs() {
@@ -246,12 +324,12 @@ export function useJobs() {
 }
 
 export function useKeptDraft(id: string) {
-  return useSyncExternalStore(subscribe, () => drafts.get(id))
+  return useSyncExternalStore(subscribe, () => keptDraft(id))
 }
 
 const countUnsent = () =>
-  jobs.filter((each) => each.state === 'waiting' || each.state === 'aside').length +
-  [...drafts.values()].filter((each) => !each.sent).length
+  own.filter((each) => each.state === 'waiting' || each.state === 'aside').length +
+  keptDrafts().filter((each) => !each.sent).length
 
 /** How many changes this device has kept that the server does not have yet. */
 export function useUnsent() {

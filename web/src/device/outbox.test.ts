@@ -105,7 +105,8 @@ describe('the outbox', () => {
     stop = startSending('another', () => {})
     await flush()
     expect(asked).toEqual([])
-    expect(keptJobs()).toHaveLength(1)
+    expect(keptJobs()).toEqual([])
+    expect(await store.jobs.count()).toBe(1)
   })
 
   it('says where the server works a test out otherwise', async () => {
@@ -216,6 +217,23 @@ describe('a write that the server keeps failing on', () => {
     failOn({})
     await visit('b')
     await flush()
+    expect(keptJobs()).toEqual([])
+  })
+
+  it('is tried once a minute after a full disk, though nothing else is sent', async () => {
+    failOn({ '/api/visits/a': 507 })
+    await visit('a')
+    await waitOut()
+    expect(keptJobs()[0]).toMatchObject({ state: 'aside', answered: 507 })
+    failOn({})
+    stop()
+    vi.useFakeTimers({ toFake: ['Date', 'setInterval', 'clearInterval'] })
+    vi.setSystemTime(Date.now() + 10 * 120_000)
+    stop = startSending('me', () => {})
+    for (let i = 0; i < 3; i++) {
+      vi.advanceTimersByTime(4000)
+      await new Promise((resolve) => setTimeout(resolve, 20))
+    }
     expect(keptJobs()).toEqual([])
   })
 

@@ -2,6 +2,7 @@ import { isReadings } from '../api/readings'
 import { ApiError, write } from '../api/client'
 import type { Draft, Measurement } from '../api/schema'
 import { different } from './differences'
+import { madeAgain } from './restored'
 import {
   askToPersist,
   bodyOf,
@@ -13,8 +14,11 @@ import {
   keptDraft,
   keptDrafts,
   keptJobs,
+  ownDevice,
+  rememberVisit,
   tellReached,
   type Job,
+  type KeptDraft,
 } from './device'
 
 /** What became of a write: the server's answer, or kept on the device until it can be sent. */
@@ -27,8 +31,8 @@ const EVERY_MS = 4000
 /** Pauses after the server failed on a write, ms; after as many failures it is set aside. */
 const PAUSES_MS = [4000, 15_000, 60_000]
 
-/** A gateway's answers: not this write is at fault, the server behind it is away. */
-const AWAY = [502, 503, 504]
+/** Not this write is at fault: the server is away, or its disk is full. */
+const AWAY = [502, 503, 504, 507]
 
 const waiters = new Map<number, Waiter>()
 const drafts = new Map<string, { tries: number; notBefore: number }>()
@@ -44,10 +48,12 @@ let onSent: (job: Job) => void = () => {}
 export function startSending(who: string, sent: (job: Job) => void) {
   person = who
   onSent = sent
+  void ownDevice(who)
   const go = () => void flush()
   askToPersist()
   const tick = setInterval(() => {
     void keepAgain()
+    void wakeAfterPause()
     if (keptJobs().some((each) => each.state === 'waiting') || keptDrafts().some((each) => !each.sent)) go()
   }, EVERY_MS)
   addEventListener('online', go)
@@ -140,6 +146,7 @@ async function send(job: Job): Promise<boolean> {
     const data = await write('PUT', job.path, job.picture ?? job.body)
     tellReached(true)
     waiters.delete(job.seq)
+    if (job.kind === 'visit' && job.body) rememberVisit(job.target, job.body)
     const otherwise = job.envelope && different(job.envelope, (data as Measurement).evaluation)
     if (otherwise) await changeJob(job.seq, { state: 'differs', message: otherwise, picture: undefined })
     else await dropJob(job.seq)
@@ -153,6 +160,7 @@ async function send(job: Job): Promise<boolean> {
       tellReached(!error.unreached)
       return false
     }
+    if (error.status === 404 && !job.again && (await again404(job, error))) return true
     waiters.delete(job.seq)
     if (error.status === 403 || error.status >= 500) {
       await failed(job, error)
@@ -164,12 +172,26 @@ async function send(job: Job): Promise<boolean> {
       await changeJob(job.seq, {
         state: error.status === 409 ? 'conflict' : 'refused',
         faults: error.faults,
-        message: error.message,
+        message: error.missing
+          ? `The server does not know this ${error.missing} any more, and this device does not hold it: the server was put back to an earlier day.`
+          : error.message,
         current: isReadings(error.current) ? error.current : undefined,
       })
     }
     return true
   }
+}
+
+/** A server that does not know any more what a write names is told it again, where this device can; then the write goes. */
+async function again404(job: Job, error: ApiError) {
+  const unknownSelf = error.missing === job.kind && Boolean(job.body?.version)
+  if (!unknownSelf && !(await madeAgain(job, error))) return false
+  await changeJob(job.seq, {
+    again: true,
+    body: unknownSelf ? { ...job.body, version: 0 } : job.body,
+  })
+  again = true
+  return true
 }
 
 /** The server failed on a write: it is tried again after growing pauses, then set aside, and others go on. */
@@ -180,7 +202,7 @@ async function failed(job: Job, error: ApiError) {
     tries,
     answered: error.status,
     message: error.message,
-    notBefore: pause === undefined ? undefined : Date.now() + pause,
+    notBefore: Date.now() + (pause ?? PAUSES_MS.at(-1)!),
     state: pause === undefined ? 'aside' : 'waiting',
   })
 }
@@ -198,6 +220,15 @@ async function wakeAfterOutage() {
     })
     again = true
   }
+}
+
+/** What was set aside only since the server was away or full is tried once a minute, though nothing else is sent. */
+async function wakeAfterPause() {
+  const due = keptJobs().filter(
+    (each) =>
+      each.state === 'aside' && AWAY.includes(each.answered ?? 0) && (each.notBefore ?? 0) <= Date.now(),
+  )
+  for (const job of due) await changeJob(job.seq, { state: 'waiting', notBefore: undefined })
 }
 
 /** Sends a write again that was set aside or refused. */
@@ -251,6 +282,7 @@ async function sendDraft(id: string): Promise<boolean> {
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     const latest = keptDraft(id)
+    if (error.status === 404 && latest && (await draftAgain(latest, error))) return true
     if (error.status === 409 && latest) keepDraft({ ...latest, conflict: error.current as Draft })
     // a draft that the server will not have (its test is recorded, its visit refused) stays on the device
     if (!error.unreached && error.status !== 401) {
@@ -259,6 +291,17 @@ async function sendDraft(id: string): Promise<boolean> {
     }
     return !error.unreached && error.status !== 401
   }
+}
+
+/** A draft that the server does not know any more, or whose visit it does not, is sent as a new one. */
+async function draftAgain(draft: KeptDraft, error: ApiError) {
+  const { visitId } = draft.place
+  const unknownSelf = error.missing === 'draft' && draft.version > 0
+  const asJob = { kind: 'measurement', path: '', body: { visitId } } as unknown as Job
+  if (!unknownSelf && !(await madeAgain(asJob, error))) return false
+  keepDraft({ ...draft, version: 0, sent: false })
+  again = true
+  return true
 }
 
 /** Settles a conflict: with this device's version over the other, or the other's. */

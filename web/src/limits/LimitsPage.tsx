@@ -94,7 +94,7 @@ function Constraint({ view, open, onOpen }: { view: ConstraintView; open: boolea
         type="button"
         aria-expanded={open}
         onClick={onOpen}
-        className="grid min-h-11 w-full grid-cols-[minmax(0,13rem)_minmax(0,1fr)_5.5rem] items-center gap-x-4 text-left hover:bg-stone"
+        className="grid min-h-11 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_5.5rem] items-center gap-x-3 text-left sm:grid-cols-[minmax(0,13rem)_minmax(0,1fr)_5.5rem] sm:gap-x-4 hover:bg-stone"
       >
         <span className={view.named ? 'font-bold' : ''}>{view.label}</span>
         <svg viewBox={`0 0 ${WIDE} 16`} className="w-full" aria-hidden>
@@ -138,7 +138,7 @@ function EvidenceLine({ evidence }: { evidence: EvidenceView }) {
   const size = (Math.min(most, Math.abs(evidence.weight)) / most) * 60
   const speaksFor = evidence.weight > 0
   return (
-    <li className="grid grid-cols-[8.25rem_minmax(0,1fr)] items-start gap-x-4 py-1 text-[15px]">
+    <li className="grid grid-cols-[4rem_minmax(0,1fr)] items-start gap-x-3 sm:grid-cols-[8.25rem_minmax(0,1fr)] sm:gap-x-4 py-1 text-[15px]">
       <svg
         viewBox="0 0 132 14"
         className="mt-1 w-full"

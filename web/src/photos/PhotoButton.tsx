@@ -52,7 +52,7 @@ export function PhotoBefore({ stop, method, before }: { stop: string; method: st
   return (
     <figure className="max-w-60">
       <img
-        src={`/api/photos/${photo.id}`}
+        src={`/api/photos/${photo.id}?size=small`}
         alt={`${words(method)} here on ${showDay(photo.takenAt)}`}
         loading="lazy"
       />
@@ -75,7 +75,7 @@ export function Photos({ field }: { field: string }) {
           <li key={photo.id}>
             <a href={`/api/photos/${photo.id}`} target="_blank" rel="noreferrer" className="block">
               <img
-                src={`/api/photos/${photo.id}`}
+                src={`/api/photos/${photo.id}?size=small`}
                 alt={`${photo.stop}, ${photo.method ? words(photo.method) : 'the place'}, ${showDay(photo.takenAt)}`}
                 loading="lazy"
                 className="aspect-square w-full object-cover"

@@ -121,7 +121,7 @@ describe('photos of a field', () => {
       'Stop 2, earthworms, 5 Apr 2026',
       'Stop 2, the place, 5 Apr 2026',
     ])
-    expect(pictures[0]!.getAttribute('src')).toBe('/api/photos/p1')
+    expect(pictures[0]!.getAttribute('src')).toBe('/api/photos/p1?size=small')
   })
 
   it('invite to take one where there is none', async () => {

@@ -6,7 +6,7 @@ import { queries } from '../queries/queries'
 import type { MethodEntry, TestSet, VisitView } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
-import { keepVisit } from './keepVisit'
+import { changed, keepVisit } from './keepVisit'
 import { PARTS } from './walk'
 
 /** Which tests this walk is made of: a set, a choice of one's own, or all. */
@@ -16,31 +16,8 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
   const [open, setOpen] = useState(false)
   const { visit } = view
   const choose = useMutation({
-    mutationFn: (chosen: string[] | undefined) => {
-      const {
-        fieldId,
-        visitedOn,
-        soilMoisture,
-        daysSinceRain,
-        soilTempC,
-        lastManagement,
-        carbonAdded,
-        note,
-        version,
-      } = visit
-      return keepVisit(visit.id, {
-        fieldId,
-        visitedOn,
-        soilMoisture,
-        daysSinceRain,
-        soilTempC,
-        lastManagement,
-        carbonAdded,
-        note,
-        version,
-        tests: chosen?.join(','),
-      })
-    },
+    mutationFn: (chosen: string[] | undefined) =>
+      keepVisit(visit.id, changed(visit, { tests: chosen?.join(',') })),
     onSettled: () => client.invalidateQueries({ queryKey: queries.visit(visit.id).queryKey }),
   })
   const now = visit.tests

@@ -7,7 +7,7 @@ import { Panel } from '../ui/Panel'
 import { Notice } from '../ui/states'
 import { useUnits } from '../units/units'
 import { ConditionsForm, conditionsFaults, type DayConditions } from './ConditionsForm'
-import { keepVisit } from './keepVisit'
+import { changed, keepVisit } from './keepVisit'
 
 /** Who, how wet, how warm; and what to mind about such a day. */
 export function DayLine({ view }: { view: VisitView }) {
@@ -17,10 +17,7 @@ export function DayLine({ view }: { view: VisitView }) {
   const [open, setOpen] = useState(false)
   const [day, setDay] = useState<DayConditions>({})
   const save = useMutation({
-    mutationFn: () => {
-      const { fieldId, visitedOn, note, tests, version } = visit
-      return keepVisit(visit.id, { fieldId, visitedOn, note, tests, version, ...day })
-    },
+    mutationFn: () => keepVisit(visit.id, changed(visit, day)),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: queries.visit(visit.id).queryKey })
       setOpen(false)

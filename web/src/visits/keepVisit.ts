@@ -11,3 +11,32 @@ export function keepVisit(id: string, body: VisitWrite) {
     label: 'Visit',
   })
 }
+
+/** A visit as it is written again, with some of it changed: what is not named stays. */
+export function changed(visit: Visit, change: Partial<VisitWrite>): VisitWrite {
+  const {
+    fieldId,
+    visitedOn,
+    soilMoisture,
+    daysSinceRain,
+    soilTempC,
+    lastManagement,
+    carbonAdded,
+    note,
+    tests,
+    version,
+  } = visit
+  return {
+    fieldId,
+    visitedOn,
+    soilMoisture,
+    daysSinceRain,
+    soilTempC,
+    lastManagement,
+    carbonAdded,
+    note,
+    tests,
+    version,
+    ...change,
+  }
+}

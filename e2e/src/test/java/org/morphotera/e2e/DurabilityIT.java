@@ -2,18 +2,25 @@ package org.morphotera.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
+import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
 
 /** Whatever was acknowledged is there after the server was killed the moment it answered. */
 class DurabilityIT {
 
-    private static final int KILLS = Integer.getInteger("morphotera.kills", 20);
+    private static final int KILLS = Integer.getInteger("morphotera.kills", 15);
+    private static final int FIRST_KILLS = Integer.getInteger("morphotera.first-kills", 4);
 
     @Test
     @SuppressWarnings("unchecked")
@@ -50,6 +57,63 @@ class DurabilityIT {
                             .isEqualTo(200));
             String running = client.get("/api/timers").text();
             assertThat(clocks).allSatisfy(id -> assertThat(running).contains(id));
+        }
+    }
+
+    /** Kills at any moment of a start leave a folder that the next start makes whole. */
+    @Test
+    void aFirstStartSurvivesKills() {
+        Random random = new Random(11);
+        String[] account = {
+            "--morphotera.first-account.email=" + ApiClient.TIDEMARK,
+            "--morphotera.first-account.password=" + ApiClient.PASSWORD
+        };
+        for (int round = 0; round < Math.max(1, FIRST_KILLS / 4); round++) {
+            try (ServerProcess server = ServerProcess.unstarted(account)) {
+                for (int i = 0; i < 4; i++) {
+                    server.startAndKill(400 + random.nextInt(5000));
+                }
+                server.start();
+                assertThat(server.client().get("/api/fields").status()).isEqualTo(200);
+            }
+        }
+    }
+
+    @Test
+    void anUpgradeSurvivesKills() throws SQLException {
+        Random random = new Random(12);
+        for (int round = 0; round < Math.max(1, FIRST_KILLS / 4); round++) {
+            try (ServerProcess server = ServerProcess.unstarted(
+                    "--morphotera.first-account.email=" + ApiClient.TIDEMARK,
+                    "--morphotera.first-account.password=" + ApiClient.PASSWORD)) {
+                String url = "jdbc:h2:file:" + server.data()
+                        + ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH";
+                Flyway.configure()
+                        .dataSource(url, "morphotera", "")
+                        .locations("filesystem:../server/src/main/resources/db/migration")
+                        .target("2")
+                        .load()
+                        .migrate();
+                try (Connection connection = DriverManager.getConnection(url, "morphotera", "")) {
+                    connection
+                            .createStatement()
+                            .execute("insert into practice (id, name, created_at) select random_uuid(), "
+                                    + "repeat('Dyke ', 20) || \"X\", current_timestamp from system_range(1, 20000)");
+                }
+                for (int i = 0; i < 4; i++) {
+                    server.startAndKill(1200 + random.nextInt(2500));
+                }
+                server.start();
+                assertThat(server.client().get("/api/test-sets").status()).isEqualTo(200);
+                server.stop();
+                try (Connection connection = DriverManager.getConnection(url, "morphotera", "");
+                        ResultSet count = connection
+                                .createStatement()
+                                .executeQuery("select count(*) from practice where name like 'Dyke%'")) {
+                    count.next();
+                    assertThat(count.getInt(1)).isEqualTo(20_000);
+                }
+            }
         }
     }
 

@@ -32,7 +32,16 @@ final class ServerProcess implements AutoCloseable {
         return new ServerProcess(List.of("--spring.profiles.active=demo"));
     }
 
+    /** Not started yet, on an empty folder. */
+    static ServerProcess unstarted(String... options) {
+        return new ServerProcess(List.of(options), false);
+    }
+
     private ServerProcess(List<String> options) {
+        this(options, true);
+    }
+
+    private ServerProcess(List<String> options, boolean started) {
         this.options = options;
         try (ServerSocket free = new ServerSocket(0)) {
             this.port = free.getLocalPort();
@@ -40,7 +49,28 @@ final class ServerProcess implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
-        start();
+        if (started) {
+            start();
+        }
+    }
+
+    /** The data file, without its ending. */
+    Path data() {
+        return folder.resolve("data");
+    }
+
+    /** Starts it and kills it after a while, wherever it is by then. */
+    void startAndKill(long afterMs) {
+        try {
+            launch(Duration.ZERO);
+            Thread.sleep(afterMs);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+        kill();
     }
 
     String url(String path) {
@@ -57,6 +87,18 @@ final class ServerProcess implements AutoCloseable {
 
     /** Starts with a clock that runs ahead of the machine's. */
     void start(Duration ahead) {
+        try {
+            launch(ahead);
+            awaitUp();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void launch(Duration ahead) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
@@ -67,18 +109,10 @@ final class ServerProcess implements AutoCloseable {
                 "--morphotera.data=" + folder.resolve("data")));
         command.addAll(options);
         command.add("--morphotera.clock-ahead=" + ahead);
-        try {
-            process = new ProcessBuilder(command)
-                    .redirectErrorStream(true)
-                    .redirectOutput(folder.resolve("server.log").toFile())
-                    .start();
-            awaitUp();
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(folder.resolve("server.log").toFile())
+                .start();
     }
 
     private void awaitUp() throws IOException, InterruptedException {

@@ -328,6 +328,8 @@ class WalkIT extends Journeys {
         assertThat(page.getByText("0 of 2", new Page.GetByTextOptions().setExact(true))
                         .first())
                 .isVisible();
+        // the progress shows behind the panel before the panel has gone, and a key belongs to the panel till then
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
         page.keyboard().press("n");
         page.waitForURL("**/porosity/*");
         page.getByRole(AriaRole.RADIO).first().click();

@@ -2,6 +2,7 @@ package org.morphotera.server;
 
 import java.time.Clock;
 import java.time.Duration;
+import org.morphotera.server.storage.StorageTool;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -11,7 +12,11 @@ import org.springframework.context.annotation.Bean;
 @SpringBootApplication
 public class MorphoteraApplication {
 
+    /** Starts the server; or, where the first argument asks for it, looks after a data file and ends. */
     public static void main(String[] args) {
+        if (StorageTool.wanted(args)) {
+            System.exit(StorageTool.run(args));
+        }
         SpringApplication.run(MorphoteraApplication.class, args);
     }
 

@@ -161,6 +161,9 @@ class FieldsTest {
         assertThat(Land.rows(land.face(), "events")).isEmpty();
         assertThat(advisor.send("DELETE", "/api/events/" + event, null, "application/json")
                         .status())
+                .isEqualTo(204);
+        assertThat(advisor.send("DELETE", "/api/events/" + java.util.UUID.randomUUID(), null, "application/json")
+                        .status())
                 .isEqualTo(404);
     }
 

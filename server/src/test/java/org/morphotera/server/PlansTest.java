@@ -224,7 +224,7 @@ class PlansTest {
                 .isEqualTo(204);
         assertThat(advisor.get("/api/products").text()).doesNotContain("Harbour shell");
         assertThat(advisor.send("DELETE", path, null, "application/json").status())
-                .isEqualTo(404);
+                .isEqualTo(204);
     }
 
     @Test

@@ -53,7 +53,7 @@ class PracticesApartTest {
                     + (path.startsWith("/api/devices") ? "?stop=" + ids.get("stops") : "");
             for (String method : operations.keySet()) {
                 if (path.equals("/api/photos/{id}") && method.equals("put")) {
-                    byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 9};
+                    byte[] jpeg = SomePicture.jpeg(40, 30);
                     assertThat(other.sendBytes("PUT", url + photoOf(ids), jpeg, "image/jpeg")
                                     .status())
                             .isEqualTo(404);
@@ -134,7 +134,7 @@ class PracticesApartTest {
         ids.put("test-sets", TEST_SET.toString());
         // an instrument is nobody's; the stop that it is put in is
         ids.put("devices", "ph-meter");
-        byte[] jpeg = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xDA, 0, 2, 1};
+        byte[] jpeg = SomePicture.jpeg(20, 20);
         assertThat(owner.sendBytes("PUT", "/api/photos/" + PHOTO + photoOf(ids), jpeg, "image/jpeg")
                         .status())
                 .isEqualTo(200);

@@ -101,8 +101,9 @@ class RecordTest {
     @Test
     void aMeasurementAppearsOnTheFaceAndARepeatedSendIsTheSameRow() {
         String id = UUID.randomUUID().toString();
-        Answer first = advisor.put("/api/measurements/" + id, hole(240));
-        Answer second = advisor.put("/api/measurements/" + id, hole(240));
+        Map<String, Object> body = hole(240);
+        Answer first = advisor.put("/api/measurements/" + id, body);
+        Answer second = advisor.put("/api/measurements/" + id, body);
         assertThat(first.status()).isEqualTo(200);
         assertThat(second.json()).isEqualTo(first.json());
         Map<String, Object> face = advisor.get("/api/fields/" + field).json();

@@ -77,4 +77,30 @@ class ReportTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void lettersOfEveryScriptAreReadable() throws IOException {
+        String words = "Żytnia Ďolík Ñandú Ελιά Почва 土壤 田んぼ 흙 मिट्टी תלם Đất";
+        Land land = new Land(advisor, 1, Map.of("name", words, "soilNote", "x"));
+        String text = java.text.Normalizer.normalize(report(land), java.text.Normalizer.Form.NFKC);
+        for (String word : words.split(" ")) {
+            // letters are counted, not their order: scripts that join or run the other way are set letter by letter
+            assertThat(text.codePoints().mapToObj(Character::toString))
+                    .as(word)
+                    .containsAll(word.codePoints().mapToObj(Character::toString).toList());
+        }
+        assertThat(text).doesNotContain("#");
+    }
+
+    @Test
+    void aReportWithManyStopsAndLongNamesIsMadeInTime() throws IOException {
+        Land land = new Land(advisor, 30, Map.of("name", "土壤".repeat(90)));
+        String visit = land.visit(DAY);
+        for (int stop = 0; stop < 30; stop++) {
+            land.ph(visit, stop, 5.5 + stop / 20.0, DAY);
+        }
+        long start = System.nanoTime();
+        assertThat(report(land)).contains("土壤");
+        assertThat((System.nanoTime() - start) / 1_000_000).as("ms").isLessThan(15_000);
+    }
 }

@@ -36,9 +36,12 @@ public class RunningApp implements ParameterResolver {
     }
 
     /** A new client, signed in nowhere. */
-    static ApiClient client() {
-        return new ApiClient(
-                ((WebServerApplicationContext) context()).getWebServer().getPort());
+    public static ApiClient client() {
+        return new ApiClient(port());
+    }
+
+    static int port() {
+        return ((WebServerApplicationContext) context()).getWebServer().getPort();
     }
 
     @Override

@@ -146,6 +146,19 @@ class SourcesTest {
     }
 
     @Test
+    void aLaboratoryOfBeforeTheLimeConfirmsNoMoreOfIt() {
+        Land land = soursByKit();
+        String sampled = land.visit(LATER);
+        laboratory(land, sampled, 0, "ph-water", 5.4, "pH", LATER);
+        assertThat(Land.part(proposals(land, "lime").get(0), "laboratory")).containsEntry("agrees", true);
+        land.event(LATER.plusDays(20), "lime", List.of());
+        String since = land.visit(AUTUMN);
+        land.ph(since, 0, 5.3, AUTUMN);
+        assertThat(proposals(land, "lime")).hasSize(1);
+        assertThat(proposals(land, "lime").get(0).get("laboratory")).isNull();
+    }
+
+    @Test
     void limeOnSomeStopsLeavesTheOthersAsTheyWereRead() {
         Land land = new Land(advisor, 2, Map.of("crop", "barley"));
         String visit = land.visit(SPRING);

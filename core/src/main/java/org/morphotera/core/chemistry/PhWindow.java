@@ -46,11 +46,6 @@ public record PhWindow(String crop, double low, double high) {
         return phWater < low ? phWater - low : Math.max(0, phWater - high);
     }
 
-    /** Whether a pH lies inside, edges included. */
-    public boolean holds(double phWater) {
-        return phWater >= low && phWater <= high;
-    }
-
     /** 1 inside the window, 0.8 less per unit outside, not below 0. */
     public double standing(double phWater) {
         return Math.max(0, 1 - LOST_PER_UNIT * Math.abs(outside(phWater)));

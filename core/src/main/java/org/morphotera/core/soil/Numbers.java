@@ -39,7 +39,7 @@ public final class Numbers {
     public static String show(double x) {
         double rounded = significant(x, 4);
         if (rounded == Math.rint(rounded) && Math.abs(rounded) < 1e15) {
-            return Long.toString((long) rounded);
+            return (rounded < 0 ? "−" : "") + (long) Math.abs(rounded);
         }
         double size = Math.abs(rounded);
         int decimals = (int) Math.max(1, Math.min(12, 3 - Math.floor(Math.log10(size))));

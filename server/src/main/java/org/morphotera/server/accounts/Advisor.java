@@ -4,12 +4,13 @@ import java.io.Serial;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.security.core.CredentialsContainer;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.UserDetails;
 
 /** The signed-in person, as every controller sees them: who they are and to which practice all they touch belongs. */
-public final class Advisor implements UserDetails {
+public final class Advisor implements UserDetails, CredentialsContainer {
 
     @Serial
     private static final long serialVersionUID = 1L;
@@ -18,7 +19,8 @@ public final class Advisor implements UserDetails {
     private final UUID practiceId;
     private final String email;
     private final String role;
-    private final String passwordHash;
+    /** Only while the password is looked at: it is neither kept in the session nor stored with it. */
+    private transient String passwordHash;
 
     Advisor(Person person) {
         this.id = person.id();
@@ -34,6 +36,11 @@ public final class Advisor implements UserDetails {
 
     public UUID practiceId() {
         return practiceId;
+    }
+
+    @Override
+    public void eraseCredentials() {
+        passwordHash = null;
     }
 
     @Override

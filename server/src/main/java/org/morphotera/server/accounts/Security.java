@@ -9,6 +9,7 @@ import org.morphotera.server.web.ProblemWriter;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.authentication.AuthenticationServiceException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -16,6 +17,7 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Session cookie, CSRF token for every write, bcrypt, strict headers. */
@@ -45,7 +47,7 @@ class Security {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, ProblemWriter problems) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, ProblemWriter problems, SignInDelays delays) throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(OpenCalls::matches)
                         .permitAll()
                         .requestMatchers(
@@ -64,17 +66,25 @@ class Security {
                         .passwordParameter("password")
                         .successHandler(
                                 (request, response, who) -> response.setStatus(HttpServletResponse.SC_NO_CONTENT))
-                        .failureHandler((request, response, why) -> problems.write(
-                                response, UNAUTHORIZED, "This address and password don't belong together.")))
-                .logout(out -> out.logoutUrl("/api/session/end")
-                        .logoutSuccessHandler(
-                                (request, response, who) -> response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
+                        .failureHandler((request, response, why) -> {
+                            if (why instanceof AuthenticationServiceException) {
+                                // the database could not be asked: that says nothing of the password
+                                throw why;
+                            }
+                            problems.write(response, UNAUTHORIZED, "This address and password don't belong together.");
+                        }))
+                .logout(out -> out.logoutUrl("/api/session/end").logoutSuccessHandler((request, response, who) -> {
+                    // what the browser kept of private answers goes with the session
+                    response.setHeader("Clear-Site-Data", "\"cache\"");
+                    response.setStatus(HttpServletResponse.SC_NO_CONTENT);
+                }))
                 .exceptionHandling(errors -> errors.authenticationEntryPoint(
                                 (request, response, why) -> problems.write(response, UNAUTHORIZED, "Sign in first."))
                         .accessDeniedHandler((request, response, why) -> problems.write(
                                 response,
                                 FORBIDDEN,
                                 "This request carries no valid token. Reload the page and send again.")))
+                .addFilterBefore(new SignInFilter(delays, problems), UsernamePasswordAuthenticationFilter.class)
                 .httpBasic(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))

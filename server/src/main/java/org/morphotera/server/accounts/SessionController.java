@@ -5,6 +5,7 @@ import jakarta.validation.constraints.Pattern;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -39,6 +40,7 @@ class SessionController {
     }
 
     @PutMapping("/api/me/settings")
+    @Transactional
     Me change(@AuthenticationPrincipal Advisor advisor, @RequestBody @Validated Settings settings) {
         accounts.updateSettings(advisor.id(), settings.units(), settings.theme());
         return me(advisor);

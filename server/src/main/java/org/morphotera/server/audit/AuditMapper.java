@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 
 @Mapper
 interface AuditMapper {
@@ -19,4 +20,8 @@ interface AuditMapper {
             @Param("entity") String entity,
             @Param("id") UUID id,
             @Param("detail") String detail);
+
+    @Select("select count(*) from audit_entry where entity_id = #{id} and practice_id = #{practice} "
+            + "and action = 'delete' and entity = #{entity}")
+    int removals(@Param("practice") UUID practice, @Param("entity") String entity, @Param("id") UUID id);
 }

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.trend.PairedChange;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.Sensible;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,8 +38,8 @@ class ChangeController {
             @RequestParam(required = false) @Nullable String band,
             @RequestParam(required = false) @Nullable String method,
             @RequestParam(required = false) @Nullable List<UUID> stops,
-            @RequestParam(required = false) @Nullable LocalDate from,
-            @RequestParam(required = false) @Nullable LocalDate to) {
+            @RequestParam(required = false) @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD) LocalDate from,
+            @RequestParam(required = false) @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD) LocalDate to) {
         return reader.read(who.practiceId(), id, new ChangeReader.Wanted(indicator, band, method, stops, from, to));
     }
 

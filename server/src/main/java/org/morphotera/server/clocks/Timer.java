@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.Sensible;
 
 /** A running clock of a test: when it was started, and the moments it should call out. */
 public record Timer(
@@ -44,9 +45,11 @@ public record Timer(
             @NotNull(message = "needs the measurement it runs for")
             UUID measurementId,
 
-            @NotBlank(message = "needs a method") String method,
-            @NotNull(message = "needs its start") Instant startedAt,
-            @NotNull @Size(max = 200) List<@Valid StepWrite> steps) {}
+            @NotBlank(message = "needs a method") @Size(max = 40)
+            String method,
+
+            @NotNull(message = "needs its start") @Sensible Instant startedAt,
+            @NotNull @Size(max = 200) List<@NotNull(message = "must be a moment") @Valid StepWrite> steps) {}
 
     public record StepWrite(
             @NotNull(message = "needs an id") UUID id,
@@ -54,14 +57,16 @@ public record Timer(
             @NotBlank(message = "needs a code") @Size(max = 40)
             String code,
 
-            @NotNull(message = "needs the moment it is due") Instant dueAt,
+            @NotNull(message = "needs the moment it is due") @Sensible(aheadDays = 400)
+            Instant dueAt,
+
             @PositiveOrZero(message = "can't be negative") int toleranceSeconds) {}
 
     /** When a step was read; {@code null} takes that back. */
-    public record StepDone(@Nullable Instant doneAt) {}
+    public record StepDone(@Nullable @Sensible Instant doneAt) {}
 
     /** When the clock was stopped; {@code null} lets it run on. */
-    public record Stopped(@Nullable Instant stoppedAt) {}
+    public record Stopped(@Nullable @Sensible Instant stoppedAt) {}
 
     /** All running clocks, with the server's own time to compare a device's with. */
     public record Running(Instant serverNow, List<Timer> timers) {}

@@ -37,6 +37,11 @@ public interface TimerMapper extends RunningClocks {
     @Select(TIMER + "where t.practice_id = #{practice} and t.id = #{id}")
     TimerRow timer(@Param("practice") UUID practice, @Param("id") UUID id);
 
+    /** How many rows of other practices have this id for a test, recorded or on its way. */
+    @Select("select (select count(*) from measurement where id = #{measurement} and practice_id <> #{practice}) + "
+            + "(select count(*) from draft where id = #{measurement} and practice_id <> #{practice})")
+    int takenElsewhere(@Param("practice") UUID practice, @Param("measurement") UUID measurement);
+
     @Insert("insert into timer (id, practice_id, visit_id, stop_id, measurement_id, method, started_at) values "
             + "(#{id}, #{practice}, #{t.visitId}, #{t.stopId}, #{t.measurementId}, #{t.method}, #{t.startedAt})")
     void insert(@Param("practice") UUID practice, @Param("id") UUID id, @Param("t") Timer.Write timer);

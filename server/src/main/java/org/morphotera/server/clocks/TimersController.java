@@ -1,14 +1,19 @@
 package org.morphotera.server.clocks;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.StaleException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.validation.annotation.Validated;
@@ -24,10 +29,12 @@ class TimersController {
 
     private final TimerMapper rows;
     private final Places places;
+    private final MethodRegistry methods;
     private final Messages messages;
     private final Clock clock;
 
-    TimersController(TimerMapper rows, Places places, Messages messages, Clock clock) {
+    TimersController(TimerMapper rows, Places places, MethodRegistry methods, Messages messages, Clock clock) {
+        this.methods = methods;
         this.rows = rows;
         this.places = places;
         this.messages = messages;
@@ -50,15 +57,47 @@ class TimersController {
     Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write body) {
         UUID practice = who.practiceId();
         places.require(practice, body.visitId(), body.stopId());
-        if (rows.timer(practice, id) == null) {
+        if (!methods.has(body.method())) {
+            throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
+        }
+        if (rows.takenElsewhere(practice, body.measurementId()) > 0) {
+            throw new NotFoundException("measurement");
+        }
+        TimerMapper.TimerRow stored = rows.timer(practice, id);
+        if (stored == null) {
             rows.insert(practice, id, body);
+        } else if (!sameClock(stored, body)) {
+            throw new StaleException(body, require(practice, id));
         }
         for (Timer.StepWrite step : body.steps()) {
-            if (rows.step(practice, step.id()) == null) {
+            TimerMapper.StepRow there = rows.step(practice, step.id());
+            if (there == null) {
                 rows.insertStep(practice, id, step);
+            } else if (!sameStep(there, id, step)) {
+                throw new StaleException(body, require(practice, there.timerId()));
             }
         }
         return require(practice, id);
+    }
+
+    private static boolean sameClock(TimerMapper.TimerRow stored, Timer.Write body) {
+        return stored.visitId().equals(body.visitId())
+                && stored.stopId().equals(body.stopId())
+                && stored.measurementId().equals(body.measurementId())
+                && stored.method().equals(body.method())
+                && same(stored.startedAt(), body.startedAt());
+    }
+
+    private static boolean sameStep(TimerMapper.StepRow stored, UUID timer, Timer.StepWrite body) {
+        return stored.timerId().equals(timer)
+                && stored.code().equals(body.code())
+                && stored.toleranceSeconds() == body.toleranceSeconds()
+                && same(stored.dueAt(), body.dueAt());
+    }
+
+    /** The database keeps microseconds. */
+    private static boolean same(Instant one, Instant other) {
+        return Duration.between(one, other).abs().toMillis() < 1;
     }
 
     @PutMapping("/api/timers/{id}/steps/{step}/done")
@@ -67,7 +106,7 @@ class TimersController {
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @PathVariable UUID step,
-            @RequestBody Timer.StepDone body) {
+            @RequestBody @Validated Timer.StepDone body) {
         TimerMapper.StepRow row = NotFoundException.require(rows.step(who.practiceId(), step), "step");
         if (!row.timerId().equals(id)) {
             throw new NotFoundException("step of this clock");
@@ -78,7 +117,8 @@ class TimersController {
 
     @PutMapping("/api/timers/{id}/stopped")
     @Transactional
-    Timer stop(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody Timer.Stopped body) {
+    Timer stop(
+            @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Stopped body) {
         require(who.practiceId(), id);
         rows.stop(who.practiceId(), id, body.stoppedAt());
         return require(who.practiceId(), id);

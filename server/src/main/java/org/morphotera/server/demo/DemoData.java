@@ -34,6 +34,7 @@ import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationMapper;
 import org.morphotera.server.photos.Photo;
 import org.morphotera.server.photos.PhotoMapper;
+import org.morphotera.server.photos.Pictures;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitMapper;
 import org.slf4j.Logger;
@@ -300,7 +301,8 @@ class DemoData implements ApplicationRunner {
                         demo.value("roots", index, yearsAgo));
         Photo photo =
                 new Photo(id, visitId, stop, "", "structure", 200.0, "Sample picture, drawn", at.plusSeconds(900));
-        photos.insert(who.practiceId(), fieldId, photo, "image/jpeg", picture.length, picture);
+        Pictures.Kept kept = Pictures.drawnAnew(picture, false);
+        photos.insert(who.practiceId(), fieldId, photo, kept, kept.content().length, null);
     }
 
     private void observe(

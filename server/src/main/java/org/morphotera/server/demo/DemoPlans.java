@@ -219,6 +219,7 @@ class DemoPlans {
                         rate,
                         followUpOn,
                         followUp,
-                        1));
+                        1,
+                        null));
     }
 }

@@ -3,12 +3,13 @@ package org.morphotera.server.devices;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.simulate.Instrument;
 import org.morphotera.core.soil.Coded;
@@ -33,7 +34,8 @@ class DevicesController implements DisposableBean {
     /** Nobody holds a probe for longer; a forgotten page must not read for ever. */
     private static final long LONGEST_MS = 180_000;
 
-    private static final int MOST_AT_ONCE = 40;
+    private static final int MOST_AT_ONCE = 100;
+    private static final int MOST_OF_A_PRACTICE = 12;
     private static final double DEEPEST_MM = 5000;
 
     /** An instrument that can be read. */
@@ -49,7 +51,7 @@ class DevicesController implements DisposableBean {
 
     private final Instruments instruments;
     private final Places places;
-    private final AtomicInteger open = new AtomicInteger();
+    private final Map<UUID, Integer> open = new ConcurrentHashMap<>();
     private final ScheduledExecutorService ticks = Executors.newScheduledThreadPool(1, task -> {
         Thread thread = new Thread(task, "instruments");
         thread.setDaemon(true);
@@ -82,10 +84,7 @@ class DevicesController implements DisposableBean {
         }
         Instruments.Connected connected =
                 instruments.connect(kind, who.practiceId(), places.requireStop(who.practiceId(), stop), depth);
-        if (open.get() >= MOST_AT_ONCE) {
-            throw RefusedException.of("", "BUSY", "Too many instruments are read at once. Put one away first.");
-        }
-        open.incrementAndGet();
+        take(who.practiceId());
         SseEmitter stream = new SseEmitter(LONGEST_MS);
         long start = System.nanoTime();
         ScheduledFuture<?> tick = ticks.scheduleAtFixedRate(
@@ -94,9 +93,18 @@ class DevicesController implements DisposableBean {
         stream.onError(error -> tick.cancel(false));
         stream.onCompletion(() -> {
             tick.cancel(false);
-            open.decrementAndGet();
+            open.computeIfPresent(who.practiceId(), (practice, count) -> count <= 1 ? null : count - 1);
         });
         return stream;
+    }
+
+    private void take(UUID practice) {
+        int all = open.values().stream().mapToInt(Integer::intValue).sum();
+        int own = open.merge(practice, 1, Integer::sum);
+        if (own > MOST_OF_A_PRACTICE || all >= MOST_AT_ONCE) {
+            open.computeIfPresent(practice, (each, count) -> count <= 1 ? null : count - 1);
+            throw RefusedException.of("", "BUSY", "Too many instruments are read at once. Put one away first.");
+        }
     }
 
     private static void send(SseEmitter stream, Instruments.Connected connected, double seconds) {

@@ -18,11 +18,13 @@ class FacesController {
     private static final int PAGE = 60;
 
     private final Strips strips;
+    private final StripWorker worker;
     private final StripMapper rows;
     private final FaceReader reader;
 
-    FacesController(Strips strips, StripMapper rows, FaceReader reader) {
+    FacesController(Strips strips, StripWorker worker, StripMapper rows, FaceReader reader) {
         this.strips = strips;
+        this.worker = worker;
         this.rows = rows;
         this.reader = reader;
     }
@@ -41,13 +43,15 @@ class FacesController {
             @RequestParam(required = false) @Nullable String grower,
             @RequestParam(required = false) @Nullable String order,
             @RequestParam(required = false) @Nullable Integer offset) {
-        strips.refreshFields(who.practiceId());
+        worker.settle(who.practiceId());
         List<String> words = find == null || find.isBlank()
                 ? List.of()
                 : List.of(find.toLowerCase(Locale.ROOT).strip().split("\\s+"));
         StripMapper.Wanted wanted =
                 new StripMapper.Wanted(words, level, grower, order, PAGE, offset == null ? 0 : Math.max(0, offset));
-        return rows.strips(who.practiceId(), wanted).stream().map(strips::strip).toList();
+        return rows.strips(who.practiceId(), wanted).stream()
+                .map(kept -> strips.shown(who.practiceId(), kept))
+                .toList();
     }
 
     @GetMapping("/api/fields/{id}")

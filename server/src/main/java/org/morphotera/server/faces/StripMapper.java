@@ -28,31 +28,43 @@ interface StripMapper {
             LocalDate dueOn,
             String content) {}
 
-    record VisitBands(UUID visitId, String bands) {}
+    record VisitBands(UUID visitId, boolean stale, String bands) {}
 
     /** What to show of the fields: words that must all be found, a level, a grower, an order, a slice. */
     record Wanted(List<String> words, String level, String grower, String order, int limit, int offset) {}
 
-    @Update("update field_strip set stale = true where practice_id = #{practice} and field_id = #{field}")
+    @Update("update field_strip set stale = true, marks = marks + 1 "
+            + "where practice_id = #{practice} and field_id = #{field}")
     int markField(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @Insert("insert into field_strip (field_id, practice_id, stale, name, grower, search, standing) "
             + "values (#{field}, #{practice}, true, '', '', '', 2)")
     void addField(@Param("practice") UUID practice, @Param("field") UUID field);
 
-    @Update("update field_strip set stale = true where practice_id = #{practice} and field_id in "
+    @Update("update field_strip set stale = true, marks = marks + 1 where practice_id = #{practice} and field_id in "
             + "(select id from field where practice_id = #{practice} and grower_id = #{grower})")
     void markGrower(@Param("practice") UUID practice, @Param("grower") UUID grower);
 
-    @Update("update visit_strip set stale = true where practice_id = #{practice} and visit_id = #{visit}")
+    @Update("update visit_strip set stale = true, marks = marks + 1 "
+            + "where practice_id = #{practice} and visit_id = #{visit}")
     int markVisit(@Param("practice") UUID practice, @Param("visit") UUID visit);
 
     @Insert("insert into visit_strip (visit_id, practice_id, field_id, stale) "
             + "values (#{visit}, #{practice}, #{field}, true)")
     void addVisit(@Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
 
-    @Select("select field_id from field_strip where practice_id = #{practice} and stale")
-    List<UUID> staleFields(UUID practice);
+    /** A strip that is to be made again, and how often it was marked until now. */
+    record Stale(UUID practiceId, UUID fieldId, UUID visitId, long marks) {}
+
+    @Select("select practice_id, field_id, null as visit_id, marks from field_strip where stale "
+            + "fetch first #{most} rows only")
+    List<Stale> staleFields(int most);
+
+    @Select("select practice_id, field_id, visit_id, marks from visit_strip where stale fetch first #{most} rows only")
+    List<Stale> staleVisits(int most);
+
+    /** What a list shows: the strip as it was made, which may be of before the last write. */
+    record Strip(UUID fieldId, boolean stale, String content) {}
 
     @Select("select g.name as grower, (select count(*) from stop s where s.field_id = f.id) as stops, "
             + "(select max(v.visited_on) from visit v where v.field_id = f.id) as last_visit, "
@@ -61,14 +73,19 @@ interface StripMapper {
             + "from field f join grower g on g.id = f.grower_id where f.practice_id = #{practice} and f.id = #{field}")
     Summary summary(@Param("practice") UUID practice, @Param("field") UUID field);
 
-    @Update("update field_strip set stale = false, name = #{name}, grower = #{grower}, search = #{search}, "
-            + "level = #{level}, standing = #{standing}, last_visit = #{lastVisit}, due_on = #{dueOn}, "
-            + "content = #{content} where field_id = #{fieldId}")
-    void keepField(FieldRow row);
+    /** Keeps a strip; it stays stale where it was marked again since it was read. */
+    @Update("update field_strip set stale = (marks <> #{marks}), name = #{r.name}, grower = #{r.grower}, "
+            + "search = #{r.search}, "
+            + "level = #{r.level}, standing = #{r.standing}, last_visit = #{r.lastVisit}, due_on = #{r.dueOn}, "
+            + "content = #{r.content} where field_id = #{r.fieldId}")
+    void keepField(@Param("r") FieldRow row, @Param("marks") long marks);
+
+    @Select("select count(*) from field_strip where practice_id = #{practice} and stale")
+    int countStale(UUID practice);
 
     @Select({
         "<script>",
-        "select content from field_strip where practice_id = #{practice}",
+        "select field_id, stale, content from field_strip where practice_id = #{practice}",
         "<foreach item='word' collection='w.words'> and position(#{word} in search) > 0</foreach>",
         "<if test='w.level != null'> and level = #{w.level}</if>",
         "<if test='w.grower != null'> and grower = #{w.grower}</if>",
@@ -82,15 +99,12 @@ interface StripMapper {
         "offset #{w.offset} rows fetch next #{w.limit} rows only",
         "</script>"
     })
-    List<String> strips(@Param("practice") UUID practice, @Param("w") Wanted wanted);
+    List<Strip> strips(@Param("practice") UUID practice, @Param("w") Wanted wanted);
 
-    @Select("select visit_id from visit_strip where practice_id = #{practice} and field_id = #{field} and stale")
-    List<UUID> staleVisits(@Param("practice") UUID practice, @Param("field") UUID field);
+    @Update("update visit_strip set stale = (marks <> #{marks}), bands = #{bands} where visit_id = #{visit}")
+    void keepVisit(@Param("visit") UUID visit, @Param("bands") String bands, @Param("marks") long marks);
 
-    @Update("update visit_strip set stale = false, bands = #{bands} where visit_id = #{visit}")
-    void keepVisit(@Param("visit") UUID visit, @Param("bands") String bands);
-
-    @Select("select s.visit_id, s.bands from visit_strip s join visit v on v.id = s.visit_id "
+    @Select("select s.visit_id, s.stale, s.bands from visit_strip s join visit v on v.id = s.visit_id "
             + "where s.practice_id = #{practice} and s.field_id = #{field} "
             + "order by v.visited_on desc, v.id fetch first 24 rows only")
     List<VisitBands> visitBands(@Param("practice") UUID practice, @Param("field") UUID field);

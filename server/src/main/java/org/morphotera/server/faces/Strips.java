@@ -21,13 +21,12 @@ import org.morphotera.server.limits.Leading;
 import org.morphotera.server.visits.VisitChanged;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The shrunk faces of fields and visits, kept ready. A write marks them stale; whoever reads them next makes the
- * stale ones again, so that writing stays quick and reading does not grow with the years.
+ * The shrunk faces of fields and visits, kept ready. A write marks them stale and one worker makes them again, so that
+ * writing stays quick and reading neither writes nor grows with the years.
  */
 @Component
 class Strips {
@@ -86,42 +85,64 @@ class Strips {
         markField(changed.practice(), changed.field());
     }
 
-    /** Makes every stale strip of a practice again. */
-    @Transactional
-    void refreshFields(UUID practice) {
-        for (UUID id : rows.staleFields(practice)) {
-            Field field = fields.field(practice, id);
-            List<IndicatorRow> own = indicators.ofField(practice, id);
-            FieldFace face = builder.face(own);
-            Faces.Limit limit = led(builder.limit(face, own), limits.leading(practice, field));
-            StripMapper.Summary summary = rows.summary(practice, id);
-            Level level = limit == null ? null : Coded.find(Level.values(), limit.level());
-            Faces.FieldStrip strip = new Faces.FieldStrip(
-                    id,
-                    field.name(),
-                    summary.grower(),
-                    field.landUse(),
-                    field.crop(),
-                    field.areaHa(),
-                    IndicatorRow.readings(own).texture(field.textureClass()),
-                    builder.bands(face),
-                    limit,
-                    summary.stops(),
-                    summary.lastVisit(),
-                    Retest.earlier(
-                            Retest.dueOn(summary.lastVisit(), limit == null ? null : limit.indicator(), level),
-                            summary.followUpOn()));
-            rows.keepField(new StripMapper.FieldRow(
-                    id,
-                    field.name(),
-                    summary.grower(),
-                    search(strip),
-                    fieldLevel(face, limit),
-                    face.lowest() == null ? NOTHING_MEASURED : face.lowest().median(),
-                    strip.lastVisit(),
-                    strip.dueOn(),
-                    json.writeValueAsString(strip)));
+    /** Makes the strip of a field from what is there now. */
+    private Made make(UUID practice, UUID id) {
+        Field field = fields.field(practice, id);
+        List<IndicatorRow> own = indicators.ofField(practice, id);
+        FieldFace face = builder.face(own);
+        Faces.Limit limit = led(builder.limit(face, own), limits.leading(practice, field));
+        StripMapper.Summary summary = rows.summary(practice, id);
+        Level level = limit == null ? null : Coded.find(Level.values(), limit.level());
+        Faces.FieldStrip strip = new Faces.FieldStrip(
+                id,
+                field.name(),
+                summary.grower(),
+                field.landUse(),
+                field.crop(),
+                field.areaHa(),
+                IndicatorRow.readings(own).texture(field.textureClass()),
+                builder.bands(face),
+                limit,
+                summary.stops(),
+                summary.lastVisit(),
+                Retest.earlier(
+                        Retest.dueOn(summary.lastVisit(), limit == null ? null : limit.indicator(), level),
+                        summary.followUpOn()));
+        return new Made(strip, face);
+    }
+
+    /** A strip, and the face that it shrinks. */
+    private record Made(Faces.FieldStrip strip, FieldFace face) {}
+
+    /** Makes a stale strip again and keeps it. */
+    void refresh(StripMapper.Stale stale) {
+        if (stale.visitId() != null) {
+            rows.keepVisit(
+                    stale.visitId(),
+                    json.writeValueAsString(bandsOf(stale.practiceId(), stale.fieldId(), stale.visitId())),
+                    stale.marks());
+            return;
         }
+        Made made = make(stale.practiceId(), stale.fieldId());
+        Faces.FieldStrip strip = made.strip();
+        rows.keepField(
+                new StripMapper.FieldRow(
+                        strip.id(),
+                        strip.name(),
+                        strip.grower(),
+                        search(strip),
+                        fieldLevel(made.face(), strip.limit()),
+                        made.face().lowest() == null
+                                ? NOTHING_MEASURED
+                                : made.face().lowest().median(),
+                        strip.lastVisit(),
+                        strip.dueOn(),
+                        json.writeValueAsString(strip)),
+                stale.marks());
+    }
+
+    private List<Faces.Band> bandsOf(UUID practice, UUID field, UUID visit) {
+        return builder.bands(builder.face(indicators.ofVisit(practice, field, visit)));
     }
 
     /** The lowest finding says how low; the evidence together, where it names a constraint, says why. */
@@ -154,20 +175,22 @@ class Strips {
                 .toLowerCase(Locale.ROOT);
     }
 
-    Faces.FieldStrip strip(String content) {
-        return json.readValue(content, Faces.FieldStrip.class);
+    /** A strip as it is kept; made on the way where a write has passed it by and it is not made again yet. */
+    Faces.FieldStrip shown(UUID practice, StripMapper.Strip kept) {
+        return kept.stale() || kept.content() == null
+                ? make(practice, kept.fieldId()).strip()
+                : json.readValue(kept.content(), Faces.FieldStrip.class);
     }
 
-    /** The bands of each of a field's visits. */
-    @Transactional
+    /** The bands of each of a field's visits, likewise. */
     Map<UUID, List<Faces.Band>> visits(UUID practice, UUID field) {
-        List<UUID> stale = rows.staleVisits(practice, field);
-        for (UUID visit : stale) {
-            List<IndicatorRow> own = indicators.ofVisit(practice, field, visit);
-            rows.keepVisit(visit, json.writeValueAsString(builder.bands(builder.face(own))));
-        }
         Map<UUID, List<Faces.Band>> bands = new HashMap<>();
-        rows.visitBands(practice, field).forEach(row -> bands.put(row.visitId(), json.readValue(row.bands(), BANDS)));
+        rows.visitBands(practice, field)
+                .forEach(row -> bands.put(
+                        row.visitId(),
+                        row.stale() || row.bands() == null
+                                ? bandsOf(practice, field, row.visitId())
+                                : json.readValue(row.bands(), BANDS)));
         return bands;
     }
 }

@@ -7,6 +7,7 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
@@ -90,6 +91,9 @@ class FieldsController {
     Stop putStop(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Stop.Write body) {
         NotFoundException.require(rows.field(who.practiceId(), body.fieldId()), "field");
         Stop before = rows.stop(who.practiceId(), id);
+        if (before != null && !before.fieldId().equals(body.fieldId())) {
+            throw RefusedException.of("fieldId", "OTHER_FIELD", "A stop stays with its field. Make another one.");
+        }
         Stop sent = new Stop(
                 id,
                 body.fieldId(),
@@ -128,6 +132,11 @@ class FieldsController {
             @PathVariable UUID id,
             @RequestBody @Validated ManagementEvent.Write body) {
         NotFoundException.require(rows.field(who.practiceId(), body.fieldId()), "field");
+        ManagementEvent stored = rows.event(who.practiceId(), id);
+        if (stored != null && !stored.fieldId().equals(body.fieldId())) {
+            throw RefusedException.of("fieldId", "OTHER_FIELD", "An event stays with its field. Enter another one.");
+        }
+        requireOwnStops(who.practiceId(), body);
         ManagementEvent sent = new ManagementEvent(
                 id,
                 body.fieldId(),
@@ -139,9 +148,10 @@ class FieldsController {
                 body.stopIds(),
                 body.version() + 1);
         audit.note(who, "put", "event", id, sent.what());
+        changes.publishEvent(new FieldChanged(who.practiceId(), body.fieldId()));
         return Versioned.write(
                 sent,
-                rows.event(who.practiceId(), id),
+                stored,
                 ManagementEvent::version,
                 () -> rows.insertEvent(who.practiceId(), sent),
                 () -> rows.updateEvent(who.practiceId(), sent),
@@ -152,8 +162,25 @@ class FieldsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
     void deleteEvent(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        NotFoundException.require(rows.event(who.practiceId(), id), "event");
-        rows.deleteEvent(who.practiceId(), id);
-        audit.note(who, "delete", "event", id, null);
+        ManagementEvent row = audit.toRemove(who, rows.event(who.practiceId(), id), "event", id);
+        if (row != null) {
+            rows.deleteEvent(who.practiceId(), id);
+            audit.note(who, "delete", "event", id, null);
+            changes.publishEvent(new FieldChanged(who.practiceId(), row.fieldId()));
+        }
+    }
+
+    private void requireOwnStops(UUID practice, ManagementEvent.Write body) {
+        if (body.stopIds() == null) {
+            return;
+        }
+        List<UUID> own =
+                rows.stops(practice, body.fieldId()).stream().map(Stop::id).toList();
+        for (int i = 0; i < body.stopIds().size(); i++) {
+            if (!own.contains(body.stopIds().get(i))) {
+                throw RefusedException.of(
+                        "stopIds[" + i + "]", "NO_SUCH_STOP", "There is no such stop in this field. Take it out.");
+            }
+        }
     }
 }

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.Sensible;
 
 /**
  * Something done to a field.
@@ -31,7 +32,9 @@ public record ManagementEvent(
     @Schema(name = "ManagementEventWrite")
     public record Write(
             @NotNull(message = "needs a field") UUID fieldId,
-            @NotNull(message = "needs a date") LocalDate happenedOn,
+
+            @NotNull(message = "needs a date") @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate happenedOn,
 
             @NotBlank(message = "needs a kind") @Size(max = 40)
             String kind,
@@ -44,6 +47,6 @@ public record ManagementEvent(
             @Nullable @PositiveOrZero(message = "can't be negative")
             Double cost,
 
-            @Nullable @Size(max = 100) List<UUID> stopIds,
+            @Nullable @Size(max = 100) List<@NotNull(message = "must be a stop") UUID> stopIds,
             int version) {}
 }

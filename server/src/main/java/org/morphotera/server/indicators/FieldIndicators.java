@@ -37,12 +37,22 @@ public class FieldIndicators {
 
     /** The same without what something done since has made old. */
     public List<IndicatorRow> standing(UUID practice, UUID field) {
-        return standing(practice, field, rows.latestOfField(practice, field));
+        return best(everySource(practice, field));
     }
 
     /** The same of some stops, whatever they stand for. */
     public List<IndicatorRow> standingOf(UUID practice, UUID field, List<UUID> stops) {
-        return standing(
+        return best(everySourceOf(practice, field, stops));
+    }
+
+    /** The newest of each leading stop by every source, without what something done since has made old. */
+    public List<IndicatorRow> everySource(UUID practice, UUID field) {
+        return notOld(practice, field, rows.latestOfField(practice, field));
+    }
+
+    /** The same of some stops, whatever they stand for. */
+    public List<IndicatorRow> everySourceOf(UUID practice, UUID field, List<UUID> stops) {
+        return notOld(
                 practice,
                 field,
                 stops.stream()
@@ -50,11 +60,11 @@ public class FieldIndicators {
                         .toList());
     }
 
-    private List<IndicatorRow> standing(UUID practice, UUID field, List<IndicatorRow> latest) {
+    private List<IndicatorRow> notOld(UUID practice, UUID field, List<IndicatorRow> latest) {
         Outdated outdated = new Outdated(fields.events(practice, field), tables);
-        return best(latest.stream()
+        return latest.stream()
                 .filter(row -> !outdated.is(row.indicator(), row.stopId(), row.takenAt()))
-                .toList());
+                .toList();
     }
 
     /** Of one visit. */

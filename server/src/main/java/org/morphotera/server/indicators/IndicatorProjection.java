@@ -63,7 +63,14 @@ public class IndicatorProjection {
         for (Sighting each : seen) {
             SightingMapper.Row row = SightingMapper.Row.of(measurement, place.stop(), place.takenAt(), each);
             sightings.insert(place.practice(), place.field(), row);
-            sightings.markLatest(row.stopId(), row.finding(), row.source());
+            refreshSighting(row);
+        }
+    }
+
+    private void refreshSighting(SightingMapper.Row row) {
+        UUID newest = sightings.newest(row.stopId(), row.finding(), row.source());
+        if (newest != null) {
+            sightings.markLatest(row.stopId(), row.finding(), row.source(), newest);
         }
     }
 
@@ -94,7 +101,7 @@ public class IndicatorProjection {
         gone.forEach(row -> refresh(row.stopId(), row.indicator(), row.band(), row.source()));
         List<SightingMapper.Row> unseen = sightings.ofMeasurement(practice, measurement);
         sightings.delete(practice, measurement);
-        unseen.forEach(row -> sightings.markLatest(row.stopId(), row.finding(), row.source()));
+        unseen.forEach(this::refreshSighting);
     }
 
     private void insert(

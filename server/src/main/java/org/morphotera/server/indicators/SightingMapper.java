@@ -5,6 +5,7 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 /** Rows of sightings. Every query names the practice, or a stop that was found by one that does. */
@@ -22,9 +23,16 @@ public interface SightingMapper extends SightingReader {
     @Delete("delete from sighting where practice_id = #{practice} and field_id = #{field}")
     void deleteOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 
-    @Update("update sighting set latest = (measurement_id = (select s.measurement_id from sighting s "
-            + "where s.stop_id = #{stop} and s.finding = #{finding} and s.source = #{source} "
-            + "order by s.taken_at desc, s.measurement_id fetch first 1 rows only)) "
-            + "where stop_id = #{stop} and finding = #{finding} and source = #{source}")
-    void markLatest(@Param("stop") UUID stop, @Param("finding") String finding, @Param("source") String source);
+    /** The newest of a stop, finding and source; {@code null} where there is none. */
+    @Select("select measurement_id from sighting where stop_id = #{stop} and finding = #{finding} "
+            + "and source = #{source} order by taken_at desc, measurement_id fetch first 1 rows only")
+    UUID newest(@Param("stop") UUID stop, @Param("finding") String finding, @Param("source") String source);
+
+    @Update("update sighting set latest = (measurement_id = #{newest}) where stop_id = #{stop} "
+            + "and finding = #{finding} and source = #{source} and (latest or measurement_id = #{newest})")
+    void markLatest(
+            @Param("stop") UUID stop,
+            @Param("finding") String finding,
+            @Param("source") String source,
+            @Param("newest") UUID newest);
 }

@@ -3,6 +3,7 @@ package org.morphotera.server.measurements;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.Map;
 import java.util.UUID;
@@ -30,7 +31,10 @@ public record Draft(
     public record Write(
             @NotNull(message = "needs a visit") UUID visitId,
             @NotNull(message = "needs a stop") UUID stopId,
-            @NotBlank(message = "needs a method") String method,
+
+            @NotBlank(message = "needs a method") @Size(max = 40)
+            String method,
+
             @Nullable Double depthTopMm,
             @Nullable Double depthBottomMm,
             @NotNull(message = "needs its content") Map<String, Object> content,

@@ -17,7 +17,7 @@ public interface DraftMapper extends DraftReader {
     void insertDraft(@Param("practice") UUID practice, @Param("d") StoredDraft draft);
 
     @Update("update draft set depth_top_mm = #{d.depthTopMm}, depth_bottom_mm = #{d.depthBottomMm}, "
-            + "content = #{d.content}, updated_at = #{d.updatedAt}, version = #{d.version} "
+            + "content = #{d.content}, supersedes = #{d.supersedes}, updated_at = #{d.updatedAt}, version = #{d.version} "
             + "where practice_id = #{practice} and id = #{d.id} and version = #{d.version} - 1")
     int updateDraft(@Param("practice") UUID practice, @Param("d") StoredDraft draft);
 

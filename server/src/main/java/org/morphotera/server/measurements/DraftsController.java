@@ -3,9 +3,12 @@ package org.morphotera.server.measurements;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
-import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -25,11 +28,22 @@ class DraftsController {
 
     private final DraftMapper rows;
     private final MeasurementMapper measurements;
+    private final MethodRegistry methods;
     private final Places places;
+    private final Audit audit;
     private final StoredForm form;
     private final Clock clock;
 
-    DraftsController(DraftMapper rows, MeasurementMapper measurements, Places places, StoredForm form, Clock clock) {
+    DraftsController(
+            DraftMapper rows,
+            MeasurementMapper measurements,
+            MethodRegistry methods,
+            Places places,
+            StoredForm form,
+            Audit audit,
+            Clock clock) {
+        this.methods = methods;
+        this.audit = audit;
         this.rows = rows;
         this.measurements = measurements;
         this.places = places;
@@ -47,6 +61,7 @@ class DraftsController {
             throw new StaleException(body, form.measurement(measurements.measurement(practice, id)));
         }
         StoredDraft stored = rows.draft(practice, id);
+        requireSound(practice, stored, body);
         StoredDraft sent = new StoredDraft(
                 id,
                 body.visitId(),
@@ -74,7 +89,34 @@ class DraftsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
     void deleteDraft(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        NotFoundException.require(rows.draft(who.practiceId(), id), "draft");
-        rows.deleteDraft(who.practiceId(), id);
+        StoredDraft row = rows.draft(who.practiceId(), id);
+        if (row == null && measurements.measurement(who.practiceId(), id) != null) {
+            // recorded in the meantime, and gone with that
+            return;
+        }
+        if (audit.toRemove(who, row, "draft", id) != null) {
+            rows.deleteDraft(who.practiceId(), id);
+            audit.note(who, "delete", "draft", id, null);
+        }
+    }
+
+    /** A draft stays with its place and its test, and corrects a test of one's own, if any. */
+    private void requireSound(UUID practice, @Nullable StoredDraft stored, Draft.Write body) {
+        if (!methods.has(body.method())) {
+            throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
+        }
+        if (stored != null
+                && !(stored.visitId().equals(body.visitId())
+                        && stored.stopId().equals(body.stopId())
+                        && stored.method().equals(body.method()))) {
+            throw RefusedException.of(
+                    "stopId", "OTHER_PLACE", "Readings on their way stay with their test and place. Begin anew there.");
+        }
+        if (body.supersedes() != null) {
+            Corrections.require(measurements.measurement(practice, body.supersedes()), body.stopId(), body.method());
+        }
+        if (form.text(body.content()).length() > StoredForm.LONGEST) {
+            throw RefusedException.of("content", "TOO_LONG", "At most 200,000 characters in all. Shorten it.");
+        }
     }
 }

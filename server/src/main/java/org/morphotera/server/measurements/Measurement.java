@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.server.web.Sensible;
 
 /**
  * One test as it was read, with the context it was evaluated in and what came of it.
@@ -46,12 +47,15 @@ public record Measurement(
     public record Write(
             @NotNull(message = "needs a visit") UUID visitId,
             @NotNull(message = "needs a stop") UUID stopId,
-            @NotBlank(message = "needs a method") String method,
+
+            @NotBlank(message = "needs a method") @Size(max = 40)
+            String method,
+
             @Nullable Double depthTopMm,
             @Nullable Double depthBottomMm,
             @NotNull(message = "needs readings") Map<String, Object> readings,
 
-            @NotNull(message = "needs the moment it was taken")
+            @NotNull(message = "needs the moment it was taken") @Sensible
             Instant takenAt,
 
             @Nullable UUID supersedes,

@@ -5,6 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
@@ -132,7 +133,13 @@ public class Measurements {
 
     private Measurement repeated(StoredMeasurement stored, Measurement.Write body) {
         Measurement before = form.measurement(stored);
-        boolean same = stored.method().equals(body.method())
+        boolean same = stored.takenAt().equals(body.takenAt().truncatedTo(ChronoUnit.MILLIS))
+                && Objects.equals(stored.depthTopMm(), body.depthTopMm())
+                && Objects.equals(stored.depthBottomMm(), body.depthBottomMm())
+                && Objects.equals(stored.supersedes(), body.supersedes())
+                && Objects.equals(stored.reason(), body.reason())
+                && Objects.equals(stored.note(), body.note())
+                && stored.method().equals(body.method())
                 && stored.visitId().equals(body.visitId())
                 && stored.stopId().equals(body.stopId())
                 && stored.readings().equals(form.text(body.readings()));
@@ -143,13 +150,13 @@ public class Measurements {
     }
 
     private void requireNewest(UUID practice, Measurement.Write body) {
-        StoredMeasurement old = NotFoundException.require(rows.measurement(practice, body.supersedes()), "measurement");
+        if (body.reason() == null || body.reason().isBlank()) {
+            throw RefusedException.of("reason", "NEEDED", "Say why it is corrected.");
+        }
+        StoredMeasurement old =
+                Corrections.require(rows.measurement(practice, body.supersedes()), body.stopId(), body.method());
         if (old.supersededBy() != null) {
             throw new StaleException(body, form.measurement(rows.measurement(practice, old.supersededBy())));
-        }
-        if (!old.stopId().equals(body.stopId()) || !old.method().equals(body.method())) {
-            throw RefusedException.of(
-                    "supersedes", "OTHER_TEST", "A correction must be of the same test at the same stop.");
         }
     }
 

@@ -10,6 +10,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class StoredForm {
 
+    /** Characters of a text as JSON that a row has room for. */
+    static final int LONGEST = 200_000;
+
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
     private final JsonMapper json;

@@ -51,6 +51,12 @@ class ObservationsController {
                 body.standingWater(),
                 body.note(),
                 body.version() + 1);
+        Observation stored = rows.observation(practice, id);
+        if (stored != null
+                && !(stored.visitId().equals(body.visitId()) && stored.stopId().equals(body.stopId()))) {
+            throw RefusedException.of(
+                    "stopId", "OTHER_PLACE", "What was seen stays with its visit and stop. Enter it there anew.");
+        }
         Observation there = rows.at(practice, body.visitId(), body.stopId());
         if (there != null && !there.id().equals(id)) {
             throw new StaleException(sent, there);
@@ -58,7 +64,7 @@ class ObservationsController {
         audit.note(who, "put", "observation", id, null);
         return Versioned.write(
                 sent,
-                rows.observation(practice, id),
+                stored,
                 Observation::version,
                 () -> rows.insert(practice, place.field().id(), sent),
                 () -> rows.update(practice, sent),

@@ -17,6 +17,11 @@ public interface PhotoReader {
     @Select("select type, content from photo where practice_id = #{practice} and id = #{id}")
     Content content(@Param("practice") UUID practice, @Param("id") UUID id);
 
+    /** The small size for lists; the oldest photos have none. */
+    @Select("select 'image/jpeg' as type, small as content from photo "
+            + "where practice_id = #{practice} and id = #{id} and small is not null")
+    Content small(@Param("practice") UUID practice, @Param("id") UUID id);
+
     @Select(LIST + "and p.id = #{id}")
     Photo photo(@Param("practice") UUID practice, @Param("id") UUID id);
 

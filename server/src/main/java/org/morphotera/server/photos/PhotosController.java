@@ -3,17 +3,27 @@ package org.morphotera.server.photos;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
-import java.time.Duration;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.Sensible;
+import org.morphotera.server.web.StaleException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -32,13 +42,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class PhotosController {
 
-    private static final int LONGEST_NOTE = 400;
-
     private final PhotoMapper rows;
     private final Places places;
+    private final MethodRegistry methods;
     private final Audit audit;
 
-    PhotosController(PhotoMapper rows, Places places, Audit audit) {
+    PhotosController(PhotoMapper rows, Places places, MethodRegistry methods, Audit audit) {
+        this.methods = methods;
         this.rows = rows;
         this.places = places;
         this.audit = audit;
@@ -51,7 +61,7 @@ class PhotosController {
      */
     @PutMapping(
             value = "/api/photos/{id}",
-            consumes = {"image/jpeg", "image/png"})
+            consumes = {"image/jpeg", "image/png", "image/webp"})
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
             content = @Content(mediaType = "image/jpeg", schema = @Schema(type = "string", format = "binary")))
     @Transactional
@@ -60,38 +70,72 @@ class PhotosController {
             @PathVariable UUID id,
             @RequestParam UUID visit,
             @RequestParam UUID stop,
-            @RequestParam(required = false) @Nullable String method,
-            @RequestParam(required = false) @Nullable Double depthMm,
-            @RequestParam(required = false) @Nullable String note,
-            @RequestParam Instant takenAt,
+            @RequestParam(required = false) @Nullable @Size(max = 40) String method,
+            @RequestParam(required = false) @Nullable @DecimalMin("0") @DecimalMax("5000") Double depthMm,
+            @RequestParam(required = false) @Nullable @Size(max = 400) String note,
+            @RequestParam @Sensible Instant takenAt,
             @RequestParam(required = false) @Nullable Boolean keepPosition,
             HttpServletRequest request)
             throws IOException {
-        Photo stored = rows.photo(who.practiceId(), id);
-        if (stored != null) {
-            return stored;
-        }
-        Places.Place place = places.require(who.practiceId(), visit, stop);
-        if (note != null && note.length() > LONGEST_NOTE) {
-            throw RefusedException.of("note", "TOO_LONG", "At most 400 characters.");
+        UUID practice = who.practiceId();
+        Places.Place place = places.require(practice, visit, stop);
+        if (method != null && !methods.has(method)) {
+            throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
         }
         byte[] sent = request.getInputStream().readAllBytes();
-        String type = ImageContent.typeOf(sent);
-        byte[] kept = Boolean.TRUE.equals(keepPosition) ? sent : ImageContent.withoutPosition(sent, type);
-        Photo photo = new Photo(id, visit, stop, "", method, depthMm, note, takenAt);
-        rows.insert(who.practiceId(), place.field().id(), photo, type, kept.length, kept);
+        String hash = hash(sent);
+        Instant taken = takenAt.truncatedTo(ChronoUnit.MILLIS);
+        Photo photo = new Photo(id, visit, stop, place.stop().label(), method, depthMm, note, taken);
+        Photo stored = rows.photo(practice, id);
+        if (stored != null) {
+            String before = rows.sentHash(practice, id);
+            if (before != null && !before.equals(hash) || !same(photo, stored)) {
+                throw new StaleException(photo, stored);
+            }
+            return stored;
+        }
+        Pictures.Kept kept = Pictures.drawnAnew(sent, Boolean.TRUE.equals(keepPosition));
+        rows.insert(practice, place.field().id(), photo, kept, kept.content().length, hash);
         audit.note(who, "put", "photo", id, null);
         return rows.photo(who.practiceId(), id);
     }
 
+    /** The same in all that was sent with it; the label of the stop is not the photo's. */
+    private static boolean same(Photo sent, Photo stored) {
+        return sent.visitId().equals(stored.visitId())
+                && sent.stopId().equals(stored.stopId())
+                && Objects.equals(sent.method(), stored.method())
+                && Objects.equals(sent.depthMm(), stored.depthMm())
+                && Objects.equals(sent.note(), stored.note())
+                && sent.takenAt().equals(stored.takenAt().truncatedTo(ChronoUnit.MILLIS));
+    }
+
+    private static String hash(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /**
+     * A picture; it stays in no cache but the page's own.
+     *
+     * @param size {@code small} for a list
+     */
     @GetMapping(
             value = "/api/photos/{id}",
             produces = {"image/jpeg", "image/png"})
-    ResponseEntity<byte[]> content(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        PhotoMapper.Content photo = NotFoundException.require(rows.content(who.practiceId(), id), "photo");
+    ResponseEntity<byte[]> content(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable UUID id,
+            @RequestParam(required = false) @Nullable String size) {
+        PhotoMapper.Content small = "small".equals(size) ? rows.small(who.practiceId(), id) : null;
+        PhotoMapper.Content photo =
+                small != null ? small : NotFoundException.require(rows.content(who.practiceId(), id), "photo");
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(photo.type()))
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .cacheControl(CacheControl.noStore())
                 .body(photo.content());
     }
 
@@ -106,8 +150,8 @@ class PhotosController {
     ResponseEntity<Photo> before(
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
-            @RequestParam String method,
-            @RequestParam Instant before) {
+            @RequestParam @Size(max = 40) String method,
+            @RequestParam @Sensible Instant before) {
         places.requireStop(who.practiceId(), id);
         Photo photo = rows.before(who.practiceId(), id, method, before);
         return photo == null ? ResponseEntity.noContent().build() : ResponseEntity.ok(photo);
@@ -117,8 +161,9 @@ class PhotosController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
     void delete(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        NotFoundException.require(rows.photo(who.practiceId(), id), "photo");
-        rows.delete(who.practiceId(), id);
-        audit.note(who, "delete", "photo", id, null);
+        if (audit.toRemove(who, rows.photo(who.practiceId(), id), "photo", id) != null) {
+            rows.delete(who.practiceId(), id);
+            audit.note(who, "delete", "photo", id, null);
+        }
     }
 }

@@ -12,6 +12,7 @@ import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.plan.ActionKind;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.fields.OneOf;
+import org.morphotera.server.web.Sensible;
 
 /**
  * Something planned for a field.
@@ -67,17 +68,27 @@ public record Action(
             Double cost,
 
             @Nullable @Size(max = 200) String person,
-            @Nullable LocalDate dueFrom,
-            @Nullable LocalDate dueTo,
+
+            @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate dueFrom,
+
+            @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate dueTo,
 
             @NotNull(message = "needs a state") @OneOf(State.class)
             String state,
 
             @Nullable @Size(max = 400) String reason,
             @Nullable @Size(max = 200) String confirmedBy,
-            @Nullable LocalDate doneOn,
+
+            @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate doneOn,
+
             @Nullable @Size(max = 100) String actualRate,
-            @Nullable LocalDate followUpOn,
+
+            @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate followUpOn,
+
             @Nullable @Size(max = 200) String followUp,
             int version) {}
 }

@@ -281,7 +281,11 @@ public class FieldPlans {
                 body.actualRate(),
                 followUpOn,
                 followUp,
-                body.version() + 1);
+                body.version() + 1,
+                stored == null || stored.eventId() == null ? UUID.randomUUID() : stored.eventId());
+        if (stored != null && stored.eventId() == null) {
+            events.remove(practice, eventOf(stored));
+        }
         Versioned.write(
                 sent,
                 stored,
@@ -315,7 +319,7 @@ public class FieldPlans {
 
     /** Writes, changes or takes away the event that a done action stands for. */
     private void happened(UUID practice, PlanMapper.ActionRow action) {
-        UUID event = UUID.nameUUIDFromBytes(("done " + action.id()).getBytes(StandardCharsets.UTF_8));
+        UUID event = eventOf(action);
         events.remove(practice, event);
         if (action.state().equals("done")) {
             String what =
@@ -335,13 +339,22 @@ public class FieldPlans {
         }
     }
 
+    /** The event that an action stands for once it is done: an id that nobody else can take beforehand. */
+    private static UUID eventOf(PlanMapper.ActionRow action) {
+        return action.eventId() != null
+                ? action.eventId()
+                : UUID.nameUUIDFromBytes(("done " + action.id()).getBytes(StandardCharsets.UTF_8));
+    }
+
     @Transactional
     public void delete(Advisor who, UUID id) {
-        PlanMapper.ActionRow row = NotFoundException.require(rows.action(who.practiceId(), id), "action");
+        PlanMapper.ActionRow row = audit.toRemove(who, rows.action(who.practiceId(), id), "action", id);
+        if (row == null) {
+            return;
+        }
         Field field = NotFoundException.require(fields.field(who.practiceId(), row.fieldId()), "field");
         checks.checkRemoval(who.practiceId(), field, action(row), others(who.practiceId(), row.fieldId(), id));
-        UUID event = UUID.nameUUIDFromBytes(("done " + id).getBytes(StandardCharsets.UTF_8));
-        events.remove(who.practiceId(), event);
+        events.remove(who.practiceId(), eventOf(row));
         rows.deleteAction(who.practiceId(), id);
         changes.publishEvent(new FieldChanged(who.practiceId(), row.fieldId()));
         audit.note(who, "delete", "action", id, null);

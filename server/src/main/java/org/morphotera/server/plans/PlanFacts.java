@@ -112,7 +112,7 @@ class PlanFacts {
                 .toList();
     }
 
-    /** What the newest laboratory figure says on a constraint; {@code null} when none speaks on it. */
+    /** What the laboratory says on a constraint since the last that was done; {@code null} when it does not. */
     @Nullable
     LaboratoryWord laboratory(UUID practice, Field field, String constraint) {
         return switch (constraint) {
@@ -126,7 +126,7 @@ class PlanFacts {
     }
 
     private List<IndicatorRow> rowsOf(UUID practice, Field field, String indicator, boolean subsoil) {
-        return rows.latestOfField(practice, field.id()).stream()
+        return indicators.everySource(practice, field.id()).stream()
                 .filter(row -> row.indicator().equals(indicator) && row.figure() != null)
                 .filter(row -> DepthLayer.isSubsoil(row.layer()) == subsoil)
                 .toList();

@@ -15,7 +15,7 @@ import org.apache.ibatis.annotations.Update;
 public interface PlanMapper {
 
     String ACTION = "id, field_id, kind, constraint_code, calculator, inputs, amount, cost, person, due_from, due_to, "
-            + "state, reason, confirmed_by, done_on, actual_rate, follow_up_on, follow_up, version";
+            + "state, reason, confirmed_by, done_on, actual_rate, follow_up_on, follow_up, version, event_id";
 
     /** An action as it is stored: inputs as text. */
     record ActionRow(
@@ -37,7 +37,8 @@ public interface PlanMapper {
             String actualRate,
             LocalDate followUpOn,
             String followUp,
-            int version) {}
+            int version,
+            UUID eventId) {}
 
     /** A product as it is stored: inputs as text. */
     record ProductRow(UUID id, String name, String calculator, String inputs, int version) {}
@@ -51,14 +52,14 @@ public interface PlanMapper {
     @Insert("insert into action (practice_id, " + ACTION + ") values (#{practice}, #{a.id}, #{a.fieldId}, #{a.kind}, "
             + "#{a.constraintCode}, #{a.calculator}, #{a.inputs}, #{a.amount}, #{a.cost}, #{a.person}, #{a.dueFrom}, "
             + "#{a.dueTo}, #{a.state}, #{a.reason}, #{a.confirmedBy}, #{a.doneOn}, #{a.actualRate}, #{a.followUpOn}, #{a.followUp}, "
-            + "#{a.version})")
+            + "#{a.version}, #{a.eventId})")
     void insertAction(@Param("practice") UUID practice, @Param("a") ActionRow action);
 
     @Update("update action set kind = #{a.kind}, constraint_code = #{a.constraintCode}, calculator = #{a.calculator}, "
             + "inputs = #{a.inputs}, amount = #{a.amount}, cost = #{a.cost}, person = #{a.person}, "
             + "due_from = #{a.dueFrom}, due_to = #{a.dueTo}, state = #{a.state}, reason = #{a.reason}, confirmed_by = #{a.confirmedBy}, "
             + "done_on = #{a.doneOn}, actual_rate = #{a.actualRate}, follow_up_on = #{a.followUpOn}, "
-            + "follow_up = #{a.followUp}, version = #{a.version} "
+            + "follow_up = #{a.followUp}, version = #{a.version}, event_id = #{a.eventId} "
             + "where practice_id = #{practice} and id = #{a.id} and version = #{a.version} - 1")
     int updateAction(@Param("practice") UUID practice, @Param("a") ActionRow action);
 

@@ -10,7 +10,6 @@ import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
-import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -102,9 +101,11 @@ class PlansController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
     void deleteProduct(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        PlanMapper.ProductRow row = NotFoundException.require(rows.product(who.practiceId(), id), "product");
-        rows.deleteProduct(who.practiceId(), id);
-        audit.note(who, "delete", "product", id, row.name());
+        PlanMapper.ProductRow row = audit.toRemove(who, rows.product(who.practiceId(), id), "product", id);
+        if (row != null) {
+            rows.deleteProduct(who.practiceId(), id);
+            audit.note(who, "delete", "product", id, row.name());
+        }
     }
 
     private Product product(PlanMapper.ProductRow row) {

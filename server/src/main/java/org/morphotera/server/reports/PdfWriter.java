@@ -1,15 +1,29 @@
 package org.morphotera.server.reports;
 
+import com.openhtmltopdf.extend.FSSupplier;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.outputdevice.helper.ExternalResourceControlPriority;
+import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.Charset;
+import org.morphotera.server.web.RefusedException;
 import org.springframework.web.util.HtmlUtils;
 
 /** Turns XHTML with inline SVG into a PDF of A4 pages. Nothing is fetched while it does. */
 final class PdfWriter {
+
+    /** The look of letters that every reader of PDF has; others are shipped, and taken where a text needs them. */
+    private static final String PLAIN = "Helvetica";
+
+    private static final String WIDE = "'Wide', 'Far East', 'Any script'";
+    private static final Charset PLAIN_LETTERS = Charset.forName("windows-1252");
+    private static final int MOST_CHARACTERS = 3_000_000;
+    private static final int MOST_PAGES = 80;
 
     private static final String STYLE = """
             @page { size: A4; margin: 16mm 15mm 18mm 15mm;
@@ -31,8 +45,12 @@ final class PdfWriter {
 
     /** @param body XHTML of the body; every text in it escaped by {@link #text} */
     static byte[] write(String title, String body) {
-        String page = "<html><head><title>" + text(title) + "</title><style>" + STYLE + "</style></head><body>" + body
-                + "</body></html>";
+        if (body.length() > MOST_CHARACTERS) {
+            throw tooLong();
+        }
+        boolean plain = PLAIN_LETTERS.newEncoder().canEncode(HtmlUtils.htmlUnescape(title + body));
+        String page = "<html><head><title>" + text(title) + "</title><style>"
+                + (plain ? STYLE : STYLE.replace(PLAIN, WIDE)) + "</style></head><body>" + body + "</body></html>";
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (BatikSVGDrawer svg = new BatikSVGDrawer()) {
             PdfRendererBuilder builder = new PdfRendererBuilder();
@@ -41,15 +59,40 @@ final class PdfWriter {
             builder.useExternalResourceAccessControl(
                     (uri, type) -> uri.startsWith("data:image/"),
                     ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
+            if (!plain) {
+                fonts(builder);
+            }
             builder.toStream(out);
-            builder.run();
+            try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
+                renderer.layout();
+                if (renderer.getRootBox().getLayer().getPages().size() > MOST_PAGES) {
+                    throw tooLong();
+                }
+                renderer.createPDF();
+            }
             return out.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    /** A text as XHTML, in characters that the standard fonts of PDF have. */
+    /** Latin, Greek, Cyrillic and more, then the characters of the Far East, then what neither of them has. */
+    private static void fonts(PdfRendererBuilder builder) {
+        builder.useFont(file("DejaVuSans.ttf"), "Wide", 400, BaseRendererBuilder.FontStyle.NORMAL, true);
+        builder.useFont(file("DejaVuSans-Bold.ttf"), "Wide", 700, BaseRendererBuilder.FontStyle.NORMAL, true);
+        builder.useFont(file("DroidSansFallbackFull.ttf"), "Far East", 400, BaseRendererBuilder.FontStyle.NORMAL, true);
+        builder.useFont(file("any-script.ttf"), "Any script", 400, BaseRendererBuilder.FontStyle.NORMAL, true);
+    }
+
+    private static FSSupplier<InputStream> file(String name) {
+        return () -> PdfWriter.class.getResourceAsStream("/fonts/" + name);
+    }
+
+    private static RefusedException tooLong() {
+        return RefusedException.of("", "TOO_LONG", "This report is too long to print. Take tests or stops out of it.");
+    }
+
+    /** A text as XHTML; our own few signs in characters that the standard fonts of PDF have. */
     static String text(String raw) {
         String plain =
                 raw.replace('−', '-').replace("√h", "sqrt(h)").replace('₂', '2').replace("Σ", "sum");

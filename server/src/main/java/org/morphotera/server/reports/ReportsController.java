@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
@@ -47,6 +48,7 @@ class ReportsController {
     private final Messages messages;
     private final Benchmarks benchmarks;
     private final Clock clock;
+    private final Press press;
 
     ReportsController(
             FaceReader faces,
@@ -57,7 +59,9 @@ class ReportsController {
             MethodRegistry methods,
             Messages messages,
             Benchmarks benchmarks,
-            Clock clock) {
+            Clock clock,
+            Press press) {
+        this.press = press;
         this.faces = faces;
         this.sheets = sheets;
         this.changes = changes;
@@ -70,7 +74,11 @@ class ReportsController {
     }
 
     @GetMapping(value = "/api/fields/{id}/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> report(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+    CompletableFuture<ResponseEntity<byte[]>> report(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        return press.make(() -> made(who, id));
+    }
+
+    private ResponseEntity<byte[]> made(Advisor who, UUID id) {
         Faces.FieldFaceView face = faces.read(who.practiceId(), id);
         boolean tested = face.visits().stream().anyMatch(visit -> visit.measurements() > 0);
         Sheets.SheetView sheet = tested ? sheets.read(who.practiceId(), id, null) : null;
@@ -90,7 +98,8 @@ class ReportsController {
         return photos.ofField(practice, field).stream()
                 .limit(PICTURES)
                 .map(photo -> {
-                    PhotoReader.Content content = photos.content(practice, photo.id());
+                    PhotoReader.Content small = photos.small(practice, photo.id());
+                    PhotoReader.Content content = small == null ? photos.content(practice, photo.id()) : small;
                     String what = photo.method() == null ? "" : ", " + messages.text(photo.method() + ".title");
                     return new GrowerReport.Picture(photo.stop() + what, content.type(), content.content());
                 })
@@ -99,10 +108,10 @@ class ReportsController {
 
     /** @param tests ids of methods; all where none is named */
     @GetMapping(value = "/api/blank-sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> blank(@RequestParam(required = false) @Nullable String tests) {
+    CompletableFuture<ResponseEntity<byte[]>> blank(@RequestParam(required = false) @Nullable String tests) {
         List<String> wanted = tests == null || tests.isBlank()
                 ? methods.all().stream().map(method -> method.card().id()).toList()
-                : Arrays.stream(tests.split(",")).map(String::strip).toList();
+                : Arrays.stream(tests.split(",")).map(String::strip).distinct().toList();
         List<MethodEntry> entries = wanted.stream()
                 .map(id -> {
                     if (!methods.has(id)) {
@@ -111,7 +120,7 @@ class ReportsController {
                     return Catalogue.entry(methods.get(id), messages, benchmarks);
                 })
                 .toList();
-        return answer(BlankSheet.pdf(entries), "field sheet.pdf");
+        return press.make(() -> answer(BlankSheet.pdf(entries), "field sheet.pdf"));
     }
 
     private static ResponseEntity<byte[]> answer(byte[] pdf, String name) {

@@ -3,6 +3,7 @@ package org.morphotera.server.testsets;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
@@ -24,7 +25,7 @@ public record TestSet(@Nullable UUID id, @Nullable String code, String name, Lis
             String name,
 
             @NotEmpty(message = "needs at least one test") @Size(max = 60)
-            List<String> methods,
+            List<@NotNull(message = "must be a test") @Size(max = 40) String> methods,
 
             int version) {}
 }

@@ -7,7 +7,6 @@ import org.morphotera.core.schedule.WalkSet;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
-import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -66,9 +65,11 @@ class TestSetsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
     void delete(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        TestSetMapper.Row row = NotFoundException.require(rows.one(who.practiceId(), id), "test set");
-        rows.delete(who.practiceId(), id);
-        audit.note(who, "delete", "test set", id, row.name());
+        TestSetMapper.Row row = audit.toRemove(who, rows.one(who.practiceId(), id), "test set", id);
+        if (row != null) {
+            rows.delete(who.practiceId(), id);
+            audit.note(who, "delete", "test set", id, row.name());
+        }
     }
 
     private static TestSet set(TestSetMapper.Row row) {

@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.server.fields.OneOf;
+import org.morphotera.server.web.Sensible;
 
 /**
  * One day at one field, with the conditions that its figures depend on.
@@ -38,7 +39,10 @@ public record Visit(
     @Schema(name = "VisitWrite")
     public record Write(
             @NotNull(message = "needs a field") UUID fieldId,
-            @NotNull(message = "needs a date") LocalDate visitedOn,
+
+            @NotNull(message = "needs a date") @Sensible(aheadDays = Sensible.YEARS_AHEAD)
+            LocalDate visitedOn,
+
             @Nullable @OneOf(SoilMoisture.class) String soilMoisture,
 
             @Nullable @Min(value = 0, message = "can't be negative") @Max(value = 10_000, message = "is too long ago")

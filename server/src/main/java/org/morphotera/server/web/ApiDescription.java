@@ -57,12 +57,25 @@ class ApiDescription {
         };
     }
 
+    /** The rules that hold at the edge for every text, moment and day. */
+    private static void describe(Schema<?> property, RecordComponent component) {
+        Sensible sensible = component.getAnnotation(Sensible.class);
+        if (sensible != null) {
+            property.setDescription(Sensible.Rule.words(sensible.aheadDays()));
+        }
+        if (component.getType() == String.class && property.getEnum() == null && property.getPattern() == null) {
+            property.setPattern(TextRule.PATTERN);
+            property.setMaxLength(property.getMaxLength() == null ? TextRule.LONGEST : property.getMaxLength());
+        }
+    }
+
     private static void require(Schema<?> schema, Class<?> type) {
         if (type == null) {
             return;
         }
         schema.setRequired(null);
         for (RecordComponent component : type.getRecordComponents()) {
+            describe((Schema<?>) schema.getProperties().get(component.getName()), component);
             if (!component.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
                 schema.addRequiredItem(component.getName());
             }

@@ -5,8 +5,16 @@ public class NotFoundException extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
+    private final String what;
+
     public NotFoundException(String what) {
         super("There is no such " + what + ".");
+        this.what = what;
+    }
+
+    /** What is not there, in a word: a device that knows it can make it again. */
+    public String what() {
+        return what;
     }
 
     /** The row, or 404 when there is none. */

@@ -5,6 +5,9 @@ import jakarta.servlet.http.HttpServletRequest;
 /** Calls that compute and store nothing, and so need neither session nor CSRF token. */
 public final class OpenCalls {
 
+    /** Name of the cookie that a session goes by, as the settings give it. */
+    public static final String SESSION_COOKIE = "morphotera-session";
+
     private OpenCalls() {}
 
     public static boolean matches(HttpServletRequest request) {

@@ -5,6 +5,7 @@ import java.util.stream.Collectors;
 import org.morphotera.core.reading.FaultText;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
@@ -33,7 +35,9 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail notFound(NotFoundException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+        problem.setProperty("missing", e.what());
+        return problem;
     }
 
     @ExceptionHandler
@@ -48,6 +52,14 @@ class Problems extends ResponseEntityExceptionHandler {
     ProblemDetail taken(DuplicateKeyException e) {
         return ProblemDetail.forStatusAndDetail(
                 HttpStatus.CONFLICT, "This id is taken, or was written a moment ago. Read it again, or make a new id.");
+    }
+
+    /** Something the tables can't hold, which no rule at the edge named: too long, too large, or missing. */
+    @ExceptionHandler
+    ProblemDetail unstorable(DataIntegrityViolationException e) {
+        LOG.warn("request {} can't be stored: {}", RequestLog.currentId(), e.getMessage());
+        return unprocessable(
+                List.of(new FaultText("", "UNSTORABLE", "A value is too long, too large or missing. Shorten it.")));
     }
 
     @ExceptionHandler
@@ -66,6 +78,19 @@ class Problems extends ResponseEntityExceptionHandler {
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FaultText> faults = e.getBindingResult().getFieldErrors().stream()
                 .map(error -> new FaultText(error.getField(), "INVALID", sentence(error.getDefaultMessage())))
+                .toList();
+        return handleExceptionInternal(e, unprocessable(faults), headers, HttpStatus.UNPROCESSABLE_CONTENT, request);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(
+            HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        List<FaultText> faults = e.getParameterValidationResults().stream()
+                .flatMap(result -> result.getResolvableErrors().stream()
+                        .map(error -> new FaultText(
+                                result.getMethodParameter().getParameterName(),
+                                "INVALID",
+                                sentence(error.getDefaultMessage()))))
                 .toList();
         return handleExceptionInternal(e, unprocessable(faults), headers, HttpStatus.UNPROCESSABLE_CONTENT, request);
     }
@@ -99,7 +124,7 @@ class Problems extends ResponseEntityExceptionHandler {
         return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, "The body must be JSON." + where);
     }
 
-    private static ProblemDetail unprocessable(List<FaultText> faults) {
+    static ProblemDetail unprocessable(List<FaultText> faults) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "Nothing was stored. Correct what is named in errors and send again.");

@@ -11,6 +11,7 @@ import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -21,6 +22,12 @@ class RequestLog extends OncePerRequestFilter {
 
     private static final Logger LOG = LoggerFactory.getLogger("org.morphotera.requests");
     private static final String ID = "request";
+
+    private final ProblemWriter problems;
+
+    RequestLog(ProblemWriter problems) {
+        this.problems = problems;
+    }
 
     static String currentId() {
         return MDC.get(ID);
@@ -34,13 +41,21 @@ class RequestLog extends OncePerRequestFilter {
         response.setHeader("X-Request-Id", currentId());
         try {
             chain.doFilter(request, response);
+        } catch (ServletException | IOException | RuntimeException e) {
+            if (response.isCommitted()) {
+                throw e;
+            }
+            LOG.error("request {} failed", currentId(), e);
+            response.resetBuffer();
+            problems.write(response, HttpStatus.INTERNAL_SERVER_ERROR);
         } finally {
             if (request.getRequestURI().startsWith("/api/")) {
                 LOG.info(
-                        "id={} method={} path={} status={} ms={}",
+                        "id={} from={} method={} path={} status={} ms={}",
                         currentId(),
+                        request.getRemoteAddr(),
                         request.getMethod(),
-                        request.getRequestURI(),
+                        request.getRequestURI().replaceAll("[^\\x21-\\x7E]", "?"),
                         response.getStatus(),
                         (System.nanoTime() - start) / 1_000_000);
             }

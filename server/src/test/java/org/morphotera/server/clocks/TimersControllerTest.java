@@ -18,9 +18,11 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
+import org.morphotera.server.web.StaleException;
 
 /** The edges of clocks that a running server reaches only by chance: what came before, what came twice. */
 class TimersControllerTest {
@@ -29,12 +31,15 @@ class TimersControllerTest {
     private static final UUID PRACTICE = UUID.randomUUID();
     private static final UUID ID = UUID.randomUUID();
     private static final UUID STEP = UUID.randomUUID();
+    private static final UUID VISIT = UUID.randomUUID();
+    private static final UUID STOP = UUID.randomUUID();
+    private static final UUID MEASUREMENT = UUID.randomUUID();
 
     private final TimerMapper rows = mock(TimerMapper.class);
     private final Places places = mock(Places.class);
     private final Advisor who = mock(Advisor.class);
     private final TimersController controller =
-            new TimersController(rows, places, CoreData.MESSAGES, Clock.fixed(NOW, ZoneOffset.UTC));
+            new TimersController(rows, places, Methods.all(), CoreData.MESSAGES, Clock.fixed(NOW, ZoneOffset.UTC));
 
     @BeforeEach
     void signedIn() {
@@ -43,9 +48,9 @@ class TimersControllerTest {
 
     private static Timer.Write body() {
         return new Timer.Write(
-                UUID.randomUUID(),
-                UUID.randomUUID(),
-                UUID.randomUUID(),
+                VISIT,
+                STOP,
+                MEASUREMENT,
                 "crumb-stability",
                 NOW,
                 List.of(new Timer.StepWrite(STEP, "cloud-10", NOW.plusSeconds(600), 60)));
@@ -53,16 +58,7 @@ class TimersControllerTest {
 
     private static TimerMapper.TimerRow running() {
         return new TimerMapper.TimerRow(
-                ID,
-                UUID.randomUUID(),
-                UUID.randomUUID(),
-                "Stop 1",
-                UUID.randomUUID(),
-                "Test polder",
-                UUID.randomUUID(),
-                "crumb-stability",
-                NOW,
-                null);
+                ID, VISIT, STOP, "Stop 1", UUID.randomUUID(), "Test polder", MEASUREMENT, "crumb-stability", NOW, null);
     }
 
     @Test
@@ -82,6 +78,25 @@ class TimersControllerTest {
         controller.put(who, ID, body());
         verify(rows, never()).insert(any(), any(), any());
         verify(rows, never()).insertStep(any(), any(), any());
+    }
+
+    @Test
+    void aSecondClockUnderTheSameIdIsRefusedWithTheFirst() {
+        when(rows.timer(PRACTICE, ID)).thenReturn(running());
+        Timer.Write sent = body();
+        Timer.Write later = new Timer.Write(VISIT, STOP, MEASUREMENT, sent.method(), NOW.plusSeconds(60), sent.steps());
+        assertThatThrownBy(() -> controller.put(who, ID, later)).isInstanceOf(StaleException.class);
+        when(rows.step(PRACTICE, STEP))
+                .thenReturn(new TimerMapper.StepRow(STEP, ID, "cloud-10", NOW.plusSeconds(60), 60, null));
+        assertThatThrownBy(() -> controller.put(who, ID, sent)).isInstanceOf(StaleException.class);
+        verify(rows, never()).insertStep(any(), any(), any());
+    }
+
+    @Test
+    void aClockOfAnotherPracticesTestIsNotFound() {
+        when(rows.takenElsewhere(PRACTICE, MEASUREMENT)).thenReturn(1);
+        assertThatThrownBy(() -> controller.put(who, ID, body())).isInstanceOf(NotFoundException.class);
+        verify(rows, never()).insert(any(), any(), any());
     }
 
     @Test

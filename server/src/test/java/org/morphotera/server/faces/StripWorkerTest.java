@@ -1,0 +1,69 @@
+package org.morphotera.server.faces;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.timeout;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** Strips are made by one worker, never by whoever reads. */
+class StripWorkerTest {
+
+    private static final UUID PRACTICE = UUID.randomUUID();
+
+    private final StripMapper rows = mock(StripMapper.class);
+    private final Strips strips = mock(Strips.class);
+    private final StripWorker worker = new StripWorker(rows, strips);
+
+    private static StripMapper.Stale stale() {
+        return new StripMapper.Stale(PRACTICE, UUID.randomUUID(), null, 1);
+    }
+
+    @AfterEach
+    void stopped() {
+        worker.stop();
+    }
+
+    @Test
+    void whatIsLeftOverFromBeforeIsMadeAtTheStart() {
+        StripMapper.Stale left = stale();
+        when(rows.staleFields(anyInt())).thenReturn(List.of(left)).thenReturn(List.of());
+        worker.start();
+        verify(strips, timeout(2000)).refresh(left);
+    }
+
+    @Test
+    void oneThatCantBeMadeKeepsNoOtherBack() {
+        StripMapper.Stale broken = stale();
+        StripMapper.Stale sound = stale();
+        when(rows.staleFields(anyInt())).thenReturn(List.of(broken, sound)).thenReturn(List.of(broken));
+        doThrow(new IllegalStateException("damaged")).when(strips).refresh(broken);
+        worker.start();
+        verify(strips, timeout(2000)).refresh(sound);
+    }
+
+    @Test
+    void aListWaitsAMomentOnlyAndMakesNothing() {
+        when(rows.countStale(PRACTICE)).thenReturn(3);
+        long start = System.nanoTime();
+        worker.settle(PRACTICE);
+        assertThat((System.nanoTime() - start) / 1_000_000).isBetween(250L, 1500L);
+        verify(strips, never()).refresh(any());
+    }
+
+    @Test
+    void aListOfWhatIsReadyDoesNotWait() {
+        long start = System.nanoTime();
+        worker.settle(PRACTICE);
+        assertThat((System.nanoTime() - start) / 1_000_000).isLessThan(100);
+    }
+}
