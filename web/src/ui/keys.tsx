@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 import { tinykeys } from 'tinykeys'
 
 /** Does nothing while someone types. */
@@ -15,12 +15,13 @@ function unlessTyping(action: () => void) {
 /** Binds keys (such as `g f`, a sequence) while a component is shown. */
 export function useKeys(bindings: Record<string, () => void>) {
   const latest = useRef(bindings)
-  useEffect(() => {
+  // before anything is painted: whoever sees the page may already press the key
+  useLayoutEffect(() => {
     latest.current = bindings
   })
   // bound once for a set of keys: binding anew would forget the first key of a sequence
   const keys = Object.keys(bindings).join('|')
-  useEffect(
+  useLayoutEffect(
     () =>
       tinykeys(
         window,
