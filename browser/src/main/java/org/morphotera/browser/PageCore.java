@@ -3,13 +3,14 @@ package org.morphotera.browser;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.Amount;
-import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope;
@@ -23,7 +24,7 @@ import org.teavm.jso.JSExport;
 public final class PageCore {
 
     private static final MethodRegistry METHODS = Methods.all();
-    private static final CalculatorRegistry CALCULATORS = new CalculatorRegistry();
+    private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(METHODS);
     private static Benchmarks benchmarks;
     private static Messages messages;
 

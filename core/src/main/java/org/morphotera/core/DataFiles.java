@@ -18,13 +18,16 @@ public final class DataFiles {
             "/morphotera/benchmarks/water-movement.txt",
             "/morphotera/benchmarks/chemistry.txt",
             "/morphotera/benchmarks/scoring.txt",
-            "/morphotera/benchmarks/plan.txt");
+            "/morphotera/benchmarks/plan.txt",
+            "/morphotera/benchmarks/work.txt",
+            "/morphotera/benchmarks/days.txt");
 
     private static final List<String> SHARED_MESSAGES = List.of(
             "/morphotera/messages/en-common.txt",
             "/morphotera/messages/en-conditions.txt",
             "/morphotera/messages/en-judgement.txt",
             "/morphotera/messages/en-plan.txt",
+            "/morphotera/messages/en-day.txt",
             "/morphotera/messages/en-constraints.txt",
             "/morphotera/messages/en-actions.txt",
             "/morphotera/messages/en-limits.txt");

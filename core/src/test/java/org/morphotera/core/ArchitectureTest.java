@@ -53,11 +53,21 @@ class ArchitectureTest {
             .layer("lists")
             .definedBy("org.morphotera.core")
             .layer("judgement")
-            .definedBy("..core.score..", "..core.compare..", "..core.trend..", "..core.schedule..", "..core.plan..")
+            .definedBy(
+                    "..core.score..",
+                    "..core.compare..",
+                    "..core.trend..",
+                    "..core.schedule..",
+                    "..core.plan..",
+                    "..core.day..",
+                    "..core.weather..",
+                    "..core.places..")
             .layer("limits")
             .definedBy("..core.limits..")
             .layer("simulate")
             .definedBy("..core.simulate..")
+            .layer("calculator")
+            .definedBy("..core.calculator..")
             .layer("methods")
             .definedBy(METHODS)
             .layer("method")
@@ -86,21 +96,32 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("simulate")
             .mayOnlyBeAccessedByLayers("lists")
+            .whereLayer("calculator")
+            .mayOnlyBeAccessedByLayers("judgement", "lists")
             .whereLayer("limits")
             .mayOnlyBeAccessedByLayers("simulate", "judgement", "lists")
             .whereLayer("method")
-            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits", "simulate", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "simulate", "lists")
             .whereLayer("chemistry")
             .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
             .whereLayer("ground")
             .mayOnlyBeAccessedByLayers("method", "methods", "simulate")
             .whereLayer("result")
-            .mayOnlyBeAccessedByLayers("chemistry", "method", "methods", "judgement", "limits", "simulate", "lists")
+            .mayOnlyBeAccessedByLayers(
+                    "calculator", "chemistry", "method", "methods", "judgement", "limits", "simulate", "lists")
             .whereLayer("reading")
-            .mayOnlyBeAccessedByLayers("method", "methods", "judgement", "limits", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "judgement", "limits", "lists")
             .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
-                    "benchmark", "reading", "result", "method", "judgement", "limits", "simulate", "lists");
+                    "calculator",
+                    "benchmark",
+                    "reading",
+                    "result",
+                    "method",
+                    "judgement",
+                    "limits",
+                    "simulate",
+                    "lists");
 
     @ArchTest
     static final ArchRule HAS_NO_CYCLES =

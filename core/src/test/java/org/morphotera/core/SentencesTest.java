@@ -12,12 +12,12 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.morphotera.core.calculator.Calculator;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.RandomFields;
-import org.morphotera.core.plan.Calculator;
-import org.morphotera.core.plan.CalculatorRegistry;
 import org.morphotera.core.result.Envelope;
 
 /**
@@ -29,6 +29,7 @@ class SentencesTest {
 
     private static final Path PAGE = Path.of("../docs/sentences.md");
     private static final int DRAWS = 1500;
+    private static final int PLAN_DRAWS = 300;
 
     /** Contexts in which words change: what grows, how wet it is. */
     private static final List<Map<String, Object>> CONTEXTS = List.of(
@@ -64,7 +65,7 @@ class SentencesTest {
             }
             write(CoreData.MESSAGES.text(id + ".title"), page);
         }
-        CalculatorRegistry calculators = new CalculatorRegistry();
+        CalculatorRegistry calculators = Calculators.all(Methods.all());
         for (Calculator<?> calculator : calculators.all()) {
             said.clear();
             String id = calculator.id();
@@ -72,8 +73,9 @@ class SentencesTest {
                     .filter(each -> each.method().equals(id) && each.expectErrors() == null)
                     .forEach(each -> listen(calculators.evaluate(id, each.body(), CoreData.BENCHMARKS)));
             Random random = new Random(id.hashCode());
-            for (int i = 0; i < DRAWS; i++) {
+            for (int i = 0; i < PLAN_DRAWS; i++) {
                 Map<String, Object> inputs = RandomFields.tree(calculator::read, random);
+                calculator.makeSound(inputs, random);
                 listen(calculators.evaluate(id, Map.of("inputs", inputs), CoreData.BENCHMARKS));
             }
             write(CoreData.MESSAGES.text(id + ".title"), page);

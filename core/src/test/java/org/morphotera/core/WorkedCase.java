@@ -41,7 +41,9 @@ public record WorkedCase(
                         "organic-matter",
                         "drain-spacing",
                         "rain-garden",
-                        "irrigation")
+                        "irrigation",
+                        "day-plan",
+                        "sampling-windows")
                 .flatMap(id -> of(id).stream())
                 .toList();
     }
@@ -106,6 +108,7 @@ public record WorkedCase(
         compareNotes((List<Map<String, Object>>) answer.get("notes"), misses);
         compareAbsentNotes((List<Map<String, Object>>) answer.get("notes"), misses);
         compareStandings((List<Map<String, Object>>) answer.get("ratings"), misses);
+        compareSeries((Map<String, Object>) answer.get("series"), misses);
         return misses;
     }
 
@@ -210,6 +213,33 @@ public record WorkedCase(
                 misses.add("standing of " + indicator + " should be " + wanted + ", is " + rating.get("standing"));
             }
         });
+    }
+
+    /** By the keys that the case shows: lists in order, only {@code why} in any; {@code null} is absent. */
+    private void compareSeries(Map<String, Object> series, List<String> misses) {
+        part("series").forEach((name, wanted) -> compareTree(name, wanted, series.get(name), misses));
+    }
+
+    private void compareTree(String at, Object wanted, Object found, List<String> misses) {
+        if (wanted instanceof Map<?, ?> map) {
+            Map<?, ?> other = found instanceof Map<?, ?> tree ? tree : Map.of();
+            map.forEach((key, value) -> compareTree(at + "." + key, value, other.get(key), misses));
+        } else if (wanted instanceof List<?> list) {
+            List<?> other = found instanceof List<?> rows ? rows : List.of();
+            if (other.size() != list.size()) {
+                misses.add(at + " should have " + list.size() + " rows, has " + other.size());
+            } else if (at.endsWith(".why")) {
+                compareTree(at + "*", List.copyOf(sorted(list)), List.copyOf(sorted(other)), misses);
+            } else {
+                for (int i = 0; i < list.size(); i++) {
+                    compareTree(at + "[" + i + "]", list.get(i), other.get(i), misses);
+                }
+            }
+        } else if (wanted instanceof Number number) {
+            compare(at, number, found instanceof Map<?, ?> figure ? figure.get("value") : found, misses);
+        } else if (wanted == null ? found != null : !wanted.equals(found)) {
+            misses.add(at + " should be " + wanted + ", is " + found);
+        }
     }
 
     @SuppressWarnings("unchecked")

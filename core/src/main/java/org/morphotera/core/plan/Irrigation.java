@@ -3,6 +3,7 @@ package org.morphotera.core.plan;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;

@@ -2,6 +2,7 @@ package org.morphotera.core.plan;
 
 import java.util.List;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;

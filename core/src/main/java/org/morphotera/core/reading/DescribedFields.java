@@ -106,6 +106,12 @@ public final class DescribedFields implements Fields {
     }
 
     @Override
+    public Map<String, Object> geoJson(String name, Need need) {
+        add(name, "geojson", Unit.NONE, null, null, need, List.of(), List.of());
+        return need.required() ? Map.of() : null;
+    }
+
+    @Override
     public void preset(String name, Object fallback) {
         int last = specs.size() - 1;
         specs.set(last, specs.get(last).withFallback(fallback));

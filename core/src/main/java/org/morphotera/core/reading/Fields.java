@@ -45,6 +45,9 @@ public interface Fields {
     /** A group of readings. */
     <T> T group(String name, Need need, Function<Fields, T> content);
 
+    /** A GeoJSON object (RFC 7946) as its plain tree: what is in it is for the reader's own check. */
+    Map<String, Object> geoJson(String name, Need need);
+
     /** The value or, where it is absent, a default, which the description shows. */
     default Double numberOr(String name, Unit unit, Range range, double fallback) {
         Double read = number(name, unit, range, Need.OPTIONAL);

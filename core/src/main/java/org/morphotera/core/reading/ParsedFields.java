@@ -265,6 +265,18 @@ public final class ParsedFields implements Fields {
         return take(name, need, null, (raw, at, into) -> convertGroup(raw, at, content, into));
     }
 
+    @Override
+    @SuppressWarnings("unchecked")
+    public Map<String, Object> geoJson(String name, Need need) {
+        return take(name, need, Map.of(), (raw, at, into) -> {
+            if (raw instanceof Map<?, ?> map) {
+                return (Map<String, Object>) map;
+            }
+            into.add(at, "TYPE", Map.of("wanted", "a GeoJSON object"));
+            return null;
+        });
+    }
+
     private static <T> T convertGroup(Object raw, String at, Function<Fields, T> content, Faults into) {
         Parsed<T> parsed = read(at, raw, content, into);
         return parsed.sound() ? parsed.value() : null;

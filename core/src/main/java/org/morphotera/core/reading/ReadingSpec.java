@@ -7,7 +7,7 @@ import org.morphotera.core.soil.Unit;
  * What is known of one reading without a value.
  *
  * @param name as in JSON
- * @param type {@code number count flag word words text numbers counts list group}
+ * @param type {@code number count flag word words text numbers counts list group geojson}
  * @param range of the figure; {@code null} where it has none
  * @param size how many entries a list may have; {@code null} for what is not a list
  * @param options codes to choose from; empty for what is not a word

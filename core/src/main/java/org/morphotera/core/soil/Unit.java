@@ -16,6 +16,8 @@ public enum Unit {
     CUBIC_METRE("m³", "yd³", 1.30795061931, 0, 1),
     GRAM("g", "oz", 1 / 28.349523125, 0, 2),
     KPA("kPa", "psi", 1 / 6.894757293168, 0, 0),
+    /** Of latitude, longitude and bearing. */
+    DEGREE("°", "°", 1, 0, 0),
     CELSIUS("°C", "°F", 1.8, 32, 0),
     SECOND("s", "s", 1, 0, 0),
     MINUTE("min", "min", 1, 0, 0),

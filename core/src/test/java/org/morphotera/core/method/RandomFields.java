@@ -144,6 +144,28 @@ public final class RandomFields implements Fields {
         return give(name, counts, counts);
     }
 
+    /** A square of some 100 m, somewhere. */
+    @Override
+    public Map<String, Object> geoJson(String name, Need need) {
+        if (!wanted(need)) {
+            return null;
+        }
+        double east = random.nextInt(300) - 150;
+        double north = random.nextInt(120) - 60;
+        double side = 0.0005 + random.nextInt(4) * 0.0005;
+        Map<String, Object> square = Map.of(
+                "type",
+                "Polygon",
+                "coordinates",
+                List.of(List.of(
+                        List.of(east, north),
+                        List.of(east + side, north),
+                        List.of(east + side, north + side),
+                        List.of(east, north + side),
+                        List.of(east, north))));
+        return give(name, square, square);
+    }
+
     @Override
     public <T> List<T> list(String name, Range size, Need need, Function<Fields, T> item) {
         if (wanted(need)) {

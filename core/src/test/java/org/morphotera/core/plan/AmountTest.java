@@ -8,7 +8,9 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.result.Envelope;
@@ -83,7 +85,7 @@ class AmountTest {
     @MethodSource("calculators")
     void everyCalculatorOfAPlanStillGivesItsFigure(String calculator) {
         for (WorkedCase worked : WorkedCase.of(calculator)) {
-            Outcome outcome = new CalculatorRegistry().evaluate(calculator, worked.body(), CoreData.BENCHMARKS);
+            Outcome outcome = Calculators.all(Methods.all()).evaluate(calculator, worked.body(), CoreData.BENCHMARKS);
             if (outcome instanceof Outcome.Evaluated done
                     && done.evaluation().notes().isEmpty()) {
                 Envelope envelope = Envelope.of(done.evaluation(), CoreData.MESSAGES);

@@ -11,8 +11,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
+import org.morphotera.core.calculator.Calculator;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.AnyInputTest;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.RandomFields;
@@ -22,7 +26,7 @@ import org.morphotera.core.result.Evaluation;
 
 class CalculatorsTest {
 
-    private static final CalculatorRegistry ALL = new CalculatorRegistry();
+    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
     private static final int INPUTS = Integer.getInteger("fuzz.inputs", 200);
 
     static List<WorkedCase> cases() {
@@ -63,7 +67,8 @@ class CalculatorsTest {
                 .orElseThrow();
         int evaluated = 0;
         for (int i = 0; i < INPUTS; i++) {
-            Object inputs = RandomFields.tree(calculator::read, random);
+            Map<String, Object> inputs = RandomFields.tree(calculator::read, random);
+            calculator.makeSound(inputs, random);
             Map<String, Object> body = new LinkedHashMap<>();
             body.put("inputs", i % 3 == 2 ? AnyInputTest.spoil(inputs, random) : inputs);
             Outcome outcome = ALL.evaluate(id, body, CoreData.BENCHMARKS);

@@ -9,14 +9,17 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.result.Evaluation;
 
 /** Calculators against stoichiometry, mass balance and another author's formula, worked apart from their own. */
 class KnownChemistryTest {
 
-    private static final CalculatorRegistry ALL = new CalculatorRegistry();
+    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
 
     private static Evaluation evaluate(String id, Map<String, Object> inputs) {
         Outcome outcome = ALL.evaluate(id, Map.of("inputs", inputs), CoreData.BENCHMARKS);

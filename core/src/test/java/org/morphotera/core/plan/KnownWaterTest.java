@@ -10,14 +10,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.result.Evaluation;
 
 /** Calculators of water, organic matter and covers against balances that are run step by step. */
 class KnownWaterTest {
 
-    private static final CalculatorRegistry ALL = new CalculatorRegistry();
+    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
     private static final double STEP_HOURS = 0.001;
 
     private static Evaluation evaluate(String id, Map<String, Object> inputs) {

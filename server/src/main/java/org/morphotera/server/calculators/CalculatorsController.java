@@ -6,12 +6,14 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.Methods;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.Outcome;
-import org.morphotera.core.plan.Calculator;
-import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.calculator.Calculator;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
@@ -45,7 +47,7 @@ class CalculatorsController {
     /** The body of a calculation, as described to clients; it is read as a plain tree so that every fault is named. */
     record PlanRequest(Map<String, Object> inputs) {}
 
-    private final CalculatorRegistry calculators = new CalculatorRegistry();
+    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final JsonMapper json;

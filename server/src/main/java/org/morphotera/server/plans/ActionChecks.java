@@ -8,13 +8,15 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.Methods;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
-import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OrderRules;
@@ -37,7 +39,7 @@ class ActionChecks {
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final Clock clock;
-    private final CalculatorRegistry calculators = new CalculatorRegistry();
+    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
 
     ActionChecks(FieldLimits limits, PlanFacts facts, Benchmarks benchmarks, Messages messages, Clock clock) {
         this.limits = limits;

@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.Methods;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.ActionKind;
-import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OrderRules;
@@ -60,7 +62,7 @@ public class FieldPlans {
     private final ActionChecks checks;
     private final ApplicationEventPublisher changes;
     private final Clock clock;
-    private final CalculatorRegistry calculators = new CalculatorRegistry();
+    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
 
     FieldPlans(
             PlanMapper rows,

@@ -3,8 +3,10 @@ package org.morphotera.server.plans;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.morphotera.core.Methods;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.plan.CalculatorRegistry;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
@@ -38,7 +40,7 @@ class PlansController {
     private final Audit audit;
     private final Benchmarks benchmarks;
     private final Messages messages;
-    private final CalculatorRegistry calculators = new CalculatorRegistry();
+    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
 
     PlansController(
             FieldPlans plans, PlanMapper rows, JsonMapper json, Audit audit, Benchmarks benchmarks, Messages messages) {

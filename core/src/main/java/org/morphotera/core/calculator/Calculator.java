@@ -1,6 +1,8 @@
-package org.morphotera.core.plan;
+package org.morphotera.core.calculator;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
@@ -27,6 +29,18 @@ public interface Calculator<R extends Record> {
 
     /** Adds contradictions between inputs. */
     default void check(R inputs, Faults faults) {}
+
+    /** Adds contradictions between inputs that show only beside the benchmarks; all of them, so the others too. */
+    default void check(R inputs, Benchmarks benchmarks, Faults faults) {
+        check(inputs, faults);
+    }
+
+    /**
+     * Takes from random inputs the contradictions that {@link #check} would refuse. For property tests.
+     *
+     * @param tree inputs within their single limits; changed in place
+     */
+    default void makeSound(Map<String, Object> tree, Random random) {}
 
     Evaluation evaluate(R inputs, Benchmarks benchmarks);
 }

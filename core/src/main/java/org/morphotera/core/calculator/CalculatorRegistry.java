@@ -1,4 +1,4 @@
-package org.morphotera.core.plan;
+package org.morphotera.core.calculator;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -10,26 +10,21 @@ import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
 
-/** The calculators there are. */
+/** The calculators of a server or a page. */
 public final class CalculatorRegistry {
 
     private final Map<String, Calculator<?>> calculators = new LinkedHashMap<>();
 
-    /** Knows every calculator. */
-    public CalculatorRegistry() {
-        List.of(
-                        new Lime(),
-                        new Sulfur(),
-                        new Gypsum(),
-                        new Leaching(),
-                        new OrganicMatter(),
-                        new DrainSpacing(),
-                        new RainGarden(),
-                        new Irrigation(),
-                        new CoverCrop(),
-                        new Subsoiling(),
-                        new Nutrients())
-                .forEach(each -> calculators.put(each.id(), each));
+    /**
+     * @param known the calculators, in the order of the Bench
+     * @throws IllegalArgumentException when two have the same id
+     */
+    public CalculatorRegistry(List<Calculator<?>> known) {
+        for (Calculator<?> calculator : known) {
+            if (calculators.put(calculator.id(), calculator) != null) {
+                throw new IllegalArgumentException("two calculators are called " + calculator.id());
+            }
+        }
     }
 
     /** All calculators, in the order of the Bench. */
@@ -88,7 +83,8 @@ public final class CalculatorRegistry {
 
     private static <R extends Record> Outcome evaluate(
             Calculator<R> calculator, Object tree, Benchmarks benchmarks, Faults faults) {
-        R inputs = Inputs.parse(tree, calculator::read, calculator::check, faults);
+        R inputs =
+                Inputs.parse(tree, calculator::read, (read, into) -> calculator.check(read, benchmarks, into), faults);
         return faults.isEmpty()
                 ? new Outcome.Evaluated(calculator.evaluate(inputs, benchmarks))
                 : new Outcome.Refused(faults.found());
