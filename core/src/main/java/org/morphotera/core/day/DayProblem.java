@@ -114,8 +114,10 @@ final class DayProblem {
             for (int b = 0; b < n; b++) {
                 DayPlan.Spot from = a < n - 1 ? in.places().get(a).spot() : in.start();
                 DayPlan.Spot to = b < n - 1 ? in.places().get(b).spot() : in.start();
-                walk[a][b] =
-                        Math.hypot(from.eastM() - to.eastM(), from.northM() - to.northM()) / in.walkMetresPerMinute();
+                double east = from.eastM() - to.eastM();
+                double north = from.northM() - to.northM();
+                // a root of a sum is the same to the last digit everywhere, a hypotenuse is not
+                walk[a][b] = Math.sqrt(east * east + north * north) / in.walkMetresPerMinute();
             }
         }
         return walk;

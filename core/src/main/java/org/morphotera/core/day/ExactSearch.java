@@ -143,7 +143,8 @@ final class ExactSearch {
     private double late(double[] start) {
         double late = 0;
         for (int i = 0; i < n; i++) {
-            late += Math.max(0, overdue(start, i));
+            double over = overdue(start, i);
+            late += over > EPS ? over : 0;
         }
         return late;
     }

@@ -3,7 +3,8 @@ package org.morphotera.core.day;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.SplittableRandom;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.apache.commons.rng.core.source32.XoShiRo128PlusPlus;
 
 /**
  * A good plan of many steps: rounds of the places, cut into shares of equal work, packed, and then bettered by changes
@@ -13,10 +14,12 @@ import java.util.SplittableRandom;
 final class LocalSearch {
 
     /** Looks into persons' days for one plan: well under a second in a page. */
-    private static final long MOST_LOOKS = 9_000_000;
+    private static final int MOST_LOOKS = 6_000_000;
 
     /** … or so many for each open step, where that is less. */
-    private static final long LOOKS_A_STEP = 60_000;
+    private static final int LOOKS_A_STEP = 60_000;
+
+    private static final int[] SEED = {20_261, 126, 7, 40};
 
     private static final int FEWEST_TRIES = 40;
     private static final double LATE_WEIGHT = 1000;
@@ -32,8 +35,8 @@ final class LocalSearch {
     private final DayProblem day;
     private final Packer packer;
     private final double bound;
-    private final long mostLooks;
-    private final SplittableRandom random = new SplittableRandom(20_261);
+    private final int mostLooks;
+    private final UniformRandomProvider random = new XoShiRo128PlusPlus(SEED);
 
     private Schedule best;
 
@@ -104,7 +107,7 @@ final class LocalSearch {
             double found = tried(order, wanted);
             double done = Math.min(1, (double) packer.looks() / mostLooks);
             double heat = best.finish() * HOT * Math.pow(COLD / HOT, done);
-            if (found <= cost || random.nextDouble() < Math.exp((cost - found) / heat)) {
+            if (found <= cost || random.nextFloat() < Math.exp((cost - found) / heat)) {
                 cost = found;
                 System.arraycopy(order, 0, kept, 0, n);
                 System.arraycopy(wanted, 0, keptWanted, 0, n);
@@ -121,12 +124,12 @@ final class LocalSearch {
      */
     private void change(int[] order, int[] wanted) {
         int n = order.length;
-        int a = random.nextInt(n);
-        int kind = random.nextInt(day.crew == 1 ? 5 : 12);
+        int a = below(n);
+        int kind = below(day.crew == 1 ? 5 : 12);
         if (kind < 3) {
             move(order, a, near(a, n));
         } else if (kind < 5) {
-            int b = random.nextInt(4) == 0 ? random.nextInt(n) : near(a, n);
+            int b = below(4) == 0 ? below(n) : near(a, n);
             int other = order[a];
             order[a] = order[b];
             order[b] = other;
@@ -139,7 +142,7 @@ final class LocalSearch {
             wanted[order[b]] = other;
         } else if (kind < 11) {
             wanted[order[a]] = anyone();
-            move(order, a, random.nextInt(n));
+            move(order, a, below(n));
         } else {
             wanted[order[a]] = anyone();
             int b = samePlace(order, a);
@@ -148,26 +151,31 @@ final class LocalSearch {
     }
 
     private int near(int a, int n) {
-        return Math.max(0, Math.min(n - 1, a + random.nextInt(2 * NEAR + 1) - NEAR));
+        return Math.max(0, Math.min(n - 1, a + below(2 * NEAR + 1) - NEAR));
     }
 
     /** A turn of a chain at the same place, drawn among all; the turn itself where there is no other. */
     private int samePlace(int[] order, int a) {
-        int found = a;
-        int seen = 0;
+        int others = 0;
         for (int i = 0; i < order.length; i++) {
-            if (i != a && day.place[order[i]] == day.place[order[a]]) {
-                seen++;
-                if (random.nextInt(seen) == 0) {
-                    found = i;
-                }
+            others += i != a && day.place[order[i]] == day.place[order[a]] ? 1 : 0;
+        }
+        int left = others == 0 ? -1 : below(others);
+        for (int i = 0; left >= 0; i++) {
+            if (i != a && day.place[order[i]] == day.place[order[a]] && left-- == 0) {
+                return i;
             }
         }
-        return found;
+        return a;
+    }
+
+    /** A whole number from 0 to under n, from 24 random bits: whole numbers of 64 bits are slow in a page. */
+    private int below(int n) {
+        return (int) (random.nextFloat() * n);
     }
 
     private int anyone() {
-        int drawn = random.nextInt(day.crew * 4 + 1);
+        int drawn = below(day.crew * 4 + 1);
         return drawn == day.crew * 4 ? Packer.ANYBODY : drawn % day.crew;
     }
 

@@ -23,7 +23,7 @@ final class Packer {
     private final int[] person;
     private final double[] start;
     private double late;
-    private long looks;
+    private int looks;
 
     private int foundPerson;
     private double foundStart;
@@ -40,7 +40,7 @@ final class Packer {
     }
 
     /** How many places in persons' days were looked at, since the beginning: the measure of the work. */
-    long looks() {
+    int looks() {
         return looks;
     }
 
@@ -100,7 +100,9 @@ final class Packer {
             s++;
         }
         for (s = begin; s < end; s++) {
-            late += Math.max(0, s == begin ? start[s] - day.due(chain) : start[s] - endOf(s - 1) - day.most[s]);
+            double over = s == begin ? start[s] - day.due(chain) : start[s] - endOf(s - 1) - day.most[s];
+            // sums of fractions leave crumbs that are no lateness
+            late += over > EPS ? over : 0;
         }
     }
 
