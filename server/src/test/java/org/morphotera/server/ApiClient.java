@@ -13,6 +13,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.morphotera.core.WorkedCase;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Talks to a running server as a page would: with its session cookie and its CSRF token. */
@@ -66,6 +67,14 @@ public final class ApiClient {
 
     public Answer put(String path, Object body) {
         return send("PUT", path, JSON.writeValueAsString(body), "application/json");
+    }
+
+    public Answer post(String path, Object body) {
+        return send("POST", path, WorkedCase.JSON.writeValueAsString(body), "application/json");
+    }
+
+    public Answer delete(String path) {
+        return send("DELETE", path, null, "application/json");
     }
 
     public Answer send(String method, String path, String body, String type) {

@@ -31,6 +31,9 @@ class PracticesApartTest {
     private static final UUID PRODUCT = UUID.randomUUID();
     private static final UUID TEST_SET = UUID.randomUUID();
     private static final UUID PHOTO = UUID.randomUUID();
+    private static final UUID RAIN = UUID.randomUUID();
+    private static final UUID DAY = UUID.randomUUID();
+    private static final UUID MARK = UUID.randomUUID();
     private static final UUID STEP = UUID.randomUUID();
 
     @Test
@@ -132,6 +135,10 @@ class PracticesApartTest {
         ids.put("actions", ACTION.toString());
         ids.put("products", PRODUCT.toString());
         ids.put("test-sets", TEST_SET.toString());
+        ids.put("fixes", UUID.randomUUID().toString());
+        ids.put("rain", RAIN.toString());
+        ids.put("day-plans", DAY.toString());
+        ids.put("day-marks", MARK.toString());
         // an instrument is nobody's; the stop that it is put in is
         ids.put("devices", "ph-meter");
         byte[] jpeg = SomePicture.jpeg(20, 20);
@@ -156,6 +163,10 @@ class PracticesApartTest {
         assertThat(owner.put("/api/timers/" + TIMER, bodies.get("/api/timers/{id}"))
                         .status())
                 .isEqualTo(200);
+        for (String path : List.of("rain", "day-plans", "day-marks")) {
+            Answer kept = owner.put("/api/" + path + "/" + ids.get(path), bodies.get("/api/" + path + "/{id}"));
+            assertThat(kept.status()).as("%s", kept).isEqualTo(200);
+        }
         return ids;
     }
 
@@ -237,6 +248,60 @@ class PracticesApartTest {
         bodies.put("/api/timers/{id}", timer);
         bodies.put("/api/timers/{id}/stopped", Map.of("stoppedAt", "2026-05-01T09:20:00Z"));
         bodies.put("/api/timers/{id}/steps/{step}/done", Map.of("doneAt", "2026-05-01T09:11:00Z"));
+        bodies.put(
+                "/api/fixes/{id}",
+                Map.of(
+                        "visitId",
+                        ids.get("visits"),
+                        "stopId",
+                        ids.get("stops"),
+                        "longitude",
+                        3.4,
+                        "latitude",
+                        53.8,
+                        "accuracyM",
+                        4,
+                        "takenAt",
+                        "2026-05-01T09:00:00Z"));
+        bodies.put(
+                "/api/rain/{id}",
+                Map.of("fieldId", ids.get("fields"), "fellOn", "2026-05-01", "rainMm", 12.5, "version", 0));
+        bodies.put(
+                "/api/day-plans/{id}",
+                Map.of(
+                        "plannedOn",
+                        "2026-05-01",
+                        "startsAt",
+                        "08:30",
+                        "people",
+                        List.of("A", "B"),
+                        "fields",
+                        List.of(Map.of(
+                                "fieldId",
+                                ids.get("fields"),
+                                "stopIds",
+                                List.of(ids.get("stops")),
+                                "methods",
+                                List.of("ph"))),
+                        "version",
+                        0));
+        bodies.put(
+                "/api/day-marks/{id}",
+                Map.of(
+                        "planId",
+                        DAY,
+                        "stopId",
+                        ids.get("stops"),
+                        "method",
+                        "ph",
+                        "step",
+                        0,
+                        "person",
+                        1,
+                        "begunAt",
+                        "2026-05-01T08:31:00Z",
+                        "version",
+                        0));
         return bodies;
     }
 }

@@ -20,7 +20,7 @@ public final class Catalogue {
 
     /**
      * One method; {@code labels} name its values and classes. {@code usual}, {@code drawn} and {@code groups} are those
-     * of its {@link CaptureGuide}; {@code prompts} are what its picture asks for, step by step.
+     * of its {@link CaptureGuide}; {@code waterLitres} is what it takes along of rain water; {@code prompts} are what its picture asks for, step by step.
      */
     public record MethodEntry(
             String id,
@@ -37,6 +37,8 @@ public final class Catalogue {
             List<String> materials,
             List<String> steps,
             List<TimedStepEntry> timedSteps,
+            List<WorkStepEntry> work,
+            @Nullable Double waterLitres,
             Map<String, Object> usual,
             Map<String, Double> drawn,
             Map<String, List<String>> groups,
@@ -48,6 +50,14 @@ public final class Catalogue {
     /** An indicator that the method rates, and the value it stands on. */
     public record IndicatorEntry(
             String id, String label, @Nullable String figure) {}
+
+    /** A step of hands-on work, and the wait before it, in minutes; the first step of a test waits for nothing. */
+    public record WorkStepEntry(
+            String code,
+            String label,
+            double minutes,
+            @Nullable Double least,
+            @Nullable Double most) {}
 
     /** A moment to call out; {@code atSeconds} is absent where it is worked out from the readings. */
     public record TimedStepEntry(
@@ -108,6 +118,8 @@ public final class Catalogue {
                                 step.atSeconds(),
                                 step.toleranceSeconds()))
                         .toList(),
+                work(method, messages, benchmarks),
+                WorkStep.waterLitres(id, benchmarks),
                 capture.usual(),
                 capture.drawn(),
                 capture.groups(),
@@ -130,6 +142,22 @@ public final class Catalogue {
             }
         }
         return entries;
+    }
+
+    private static List<WorkStepEntry> work(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
+        String id = method.card().id();
+        List<WorkStepEntry> steps = new ArrayList<>();
+        for (WorkStep step : method.work(benchmarks)) {
+            boolean leads = steps.isEmpty();
+            String said = messages.optional("work." + id + "." + step.code());
+            steps.add(new WorkStepEntry(
+                    step.code(),
+                    said == null ? messages.text(id + ".title") : said,
+                    step.minutes(),
+                    leads ? null : Double.valueOf(step.leastWaitMin()),
+                    leads ? null : Double.valueOf(step.mostWaitMin())));
+        }
+        return steps;
     }
 
     private static Map<String, String> labels(String id, Messages messages) {

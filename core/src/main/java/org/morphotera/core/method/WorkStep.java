@@ -15,6 +15,12 @@ import org.morphotera.core.benchmark.Table;
  */
 public record WorkStep(String code, double minutes, double leastWaitMin, double mostWaitMin) {
 
+    /** Rain water that a test at one stop takes, litres; {@code null} where it takes none. */
+    static Double waterLitres(String method, Benchmarks benchmarks) {
+        Table water = benchmarks.table("day.water");
+        return water.has(method) ? water.at(method, "litres") : null;
+    }
+
     static List<WorkStep> of(MethodCard card, Benchmarks benchmarks) {
         String id = "work." + card.id();
         if (!benchmarks.hasTable(id)) {

@@ -18,6 +18,7 @@ final class GeoJson {
     static final GeometryFactory SHAPES = new GeometryFactory();
 
     private static final int FEWEST_OF_RING = 4;
+    private static final double MOST_METRES = 1000;
 
     /** A feature with its properties. */
     record Feature(Geometry shape, Map<?, ?> properties) {}
@@ -65,6 +66,33 @@ final class GeoJson {
             }
         }
         return found;
+    }
+
+    /** The features of a collection that must be areas. */
+    static List<Feature> zones(Object tree, String at, Faults faults) {
+        List<Feature> zones = features(tree, at, faults);
+        for (int i = 0; i < zones.size(); i++) {
+            if (zones.get(i).shape().getDimension() != 2) {
+                faults.add(at + ".features[" + i + "]", "NOT_AN_AREA");
+            }
+        }
+        return zones;
+    }
+
+    /** The features of a collection with, perhaps, metres to keep from each. */
+    static List<Feature> avoided(Object tree, String at, Faults faults) {
+        List<Feature> avoid = features(tree, at, faults);
+        for (int i = 0; i < avoid.size(); i++) {
+            Object metres = avoid.get(i).properties().get("metres");
+            boolean sound = metres == null
+                    || metres instanceof Number number
+                            && number.doubleValue() >= 0
+                            && number.doubleValue() <= MOST_METRES;
+            if (!sound) {
+                faults.add(at + ".features[" + i + "].properties.metres", "NOT_METRES");
+            }
+        }
+        return avoid;
     }
 
     private void fault(String code) {

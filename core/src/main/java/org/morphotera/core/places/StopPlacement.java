@@ -122,21 +122,8 @@ public final class StopPlacement implements Calculator<StopPlacement.Inputs> {
     /** {@code null} after adding what is wrong. */
     private static Site site(Inputs in, Faults faults) {
         Geometry degrees = GeoJson.area(in.boundary(), "boundary", faults);
-        List<GeoJson.Feature> zones = in.zones() == null ? List.of() : GeoJson.features(in.zones(), "zones", faults);
-        List<GeoJson.Feature> avoid = in.avoid() == null ? List.of() : GeoJson.features(in.avoid(), "avoid", faults);
-        for (int i = 0; i < zones.size(); i++) {
-            if (zones.get(i).shape().getDimension() != 2) {
-                faults.add("zones.features[" + i + "]", "NOT_AN_AREA");
-            }
-        }
-        for (int i = 0; i < avoid.size(); i++) {
-            Object metres = avoid.get(i).properties().get("metres");
-            boolean sound = metres == null
-                    || metres instanceof Number number && number.doubleValue() >= 0 && number.doubleValue() <= 1000;
-            if (!sound) {
-                faults.add("avoid.features[" + i + "].properties.metres", "NOT_METRES");
-            }
-        }
+        List<GeoJson.Feature> zones = in.zones() == null ? List.of() : GeoJson.zones(in.zones(), "zones", faults);
+        List<GeoJson.Feature> avoid = in.avoid() == null ? List.of() : GeoJson.avoided(in.avoid(), "avoid", faults);
         if (degrees == null || !faults.isEmpty()) {
             return null;
         }

@@ -2,6 +2,8 @@ package org.morphotera.core.weather;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.soil.SoilMoisture;
@@ -64,6 +66,17 @@ public enum SampleGroup implements Coded {
             }
         }
     };
+
+    /** What a test asks of a day; {@code null} where it asks nothing of the weather. */
+    public static SampleGroup of(String method, Benchmarks benchmarks) {
+        Table groups = benchmarks.table("day.group");
+        for (SampleGroup group : values()) {
+            if (groups.has(method) && groups.at(method, group.code()) > 0) {
+                return group;
+            }
+        }
+        return null;
+    }
 
     private static final int MOST_DAYS = 3;
     private static final double COLDEST_C = 5;

@@ -158,6 +158,8 @@ class DemoData implements ApplicationRunner {
                         demo.purpose,
                         demo.note,
                         outline(demo, east, north),
+                        null,
+                        null,
                         1));
         changes.publishEvent(new FieldChanged(practice, fieldId));
         List<UUID> stops = new ArrayList<>();
@@ -177,6 +179,9 @@ class DemoData implements ApplicationRunner {
                             i + 1,
                             demo.roleOf(i).code(),
                             demo.shares.get(demo.roleOf(i)),
+                            null,
+                            null,
+                            null,
                             1));
         }
         StopRole leading = StopRole.leading(

@@ -1,47 +1,49 @@
 package org.morphotera.server.fields;
 
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.places.FieldShapes;
+import org.morphotera.core.reading.Fault;
+import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.text.Messages;
 import org.morphotera.server.web.RefusedException;
+import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The outline of a field: a GeoJSON polygon (RFC 7946) in longitude and latitude. */
-final class Boundary {
+/** The shapes of a field as they are sent and kept: the text of GeoJSON (RFC 7946) in longitude and latitude. */
+@Component
+class Boundary {
 
-    private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final int FEWEST_POINTS = 4;
+    private final JsonMapper json;
+    private final Messages messages;
 
-    private Boundary() {}
+    Boundary(JsonMapper json, Messages messages) {
+        this.json = json;
+        this.messages = messages;
+    }
 
-    /**
-     * @param geoJson a polygon as text, or {@code null}
-     * @return the same text
-     * @throws RefusedException when it is no closed polygon on the globe
-     */
-    static String checked(String geoJson) {
-        if (geoJson == null) {
+    /** @throws RefusedException when one of the shapes can't be used, naming it */
+    void check(Field.Write body) {
+        check(body.boundary(), body.zones(), body.avoid());
+    }
+
+    void check(@Nullable String boundary, @Nullable String zones, @Nullable String avoid) {
+        List<Fault> faults = FieldShapes.faults(tree(boundary, "boundary"), tree(zones, "zones"), tree(avoid, "avoid"));
+        if (!faults.isEmpty()) {
+            throw new RefusedException(FaultText.of(faults, messages));
+        }
+    }
+
+    private @Nullable Object tree(@Nullable String text, String field) {
+        if (text == null) {
             return null;
         }
         try {
-            JsonNode polygon = JSON.readTree(geoJson);
-            JsonNode ring = polygon.path("coordinates").path(0);
-            boolean closed = ring.size() >= FEWEST_POINTS && ring.path(0).equals(ring.path(ring.size() - 1));
-            boolean onGlobe = true;
-            for (JsonNode point : ring) {
-                onGlobe &= point.path(0).isNumber()
-                        && point.path(1).isNumber()
-                        && Math.abs(point.path(0).asDouble()) <= 180
-                        && Math.abs(point.path(1).asDouble()) <= 90;
-            }
-            if (polygon.path("type").asString("").equals("Polygon") && closed && onGlobe) {
-                return geoJson;
-            }
+            Object tree = json.readValue(text, Object.class);
+            return tree == null ? "" : tree;
         } catch (JacksonException e) {
-            // answered below, like any other outline that can't be drawn
+            throw RefusedException.of(field, "NOT_GEOJSON", messages.text("fault.NOT_GEOJSON"));
         }
-        throw RefusedException.of(
-                "boundary",
-                "NOT_A_POLYGON",
-                "Give a GeoJSON polygon in longitude and latitude that ends where it begins.");
     }
 }

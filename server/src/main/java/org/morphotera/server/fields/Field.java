@@ -15,7 +15,9 @@ import org.morphotera.core.soil.TextureClass;
  * One piece of land under one management.
  *
  * @param textureClass as known before any test here
- * @param boundary outline as the text of a GeoJSON polygon in longitude and latitude
+ * @param boundary outline as the text of a GeoJSON polygon, or of several, in longitude and latitude
+ * @param zones parts of it, as the text of a GeoJSON collection whose features have an {@code id}
+ * @param avoid what stops keep off, as the text of a GeoJSON collection whose features may have {@code metres}
  * @param purpose what its drainage is judged for
  */
 public record Field(
@@ -29,6 +31,8 @@ public record Field(
         String purpose,
         @Nullable String soilNote,
         @Nullable String boundary,
+        @Nullable String zones,
+        @Nullable String avoid,
         int version) {
 
     /** What a client sends; {@code version} is the one it saw, 0 for a new field. */
@@ -48,6 +52,8 @@ public record Field(
             @Nullable @OneOf(TextureClass.class) String textureClass,
             @NotNull @OneOf(Purpose.class) String purpose,
             @Nullable @Size(max = 400) String soilNote,
-            @Nullable @Size(max = 100_000) String boundary,
+            @Nullable @Size(max = 400_000) String boundary,
+            @Nullable @Size(max = 400_000) String zones,
+            @Nullable @Size(max = 100_000) String avoid,
             int version) {}
 }

@@ -21,22 +21,24 @@ public interface FieldMapper extends FieldReader {
 
     @Insert(
             "insert into field (practice_id, " + FIELD + ") values (#{practice}, #{f.id}, #{f.growerId}, #{f.name}, "
-                    + "#{f.landUse}, #{f.crop}, #{f.areaHa}, #{f.textureClass}, #{f.purpose}, #{f.soilNote}, #{f.boundary}, #{f.version})")
+                    + "#{f.landUse}, #{f.crop}, #{f.areaHa}, #{f.textureClass}, #{f.purpose}, #{f.soilNote}, #{f.boundary}, #{f.zones}, #{f.avoid}, #{f.version})")
     void insertField(@Param("practice") UUID practice, @Param("f") Field field);
 
     @Update("update field set grower_id = #{f.growerId}, name = #{f.name}, land_use = #{f.landUse}, crop = #{f.crop}, "
             + "area_ha = #{f.areaHa}, texture_class = #{f.textureClass}, purpose = #{f.purpose}, "
-            + "soil_note = #{f.soilNote}, boundary = #{f.boundary}, version = #{f.version} "
+            + "soil_note = #{f.soilNote}, boundary = #{f.boundary}, zones = #{f.zones}, avoid = #{f.avoid}, version = #{f.version} "
             + "where practice_id = #{practice} and id = #{f.id} and version = #{f.version} - 1")
     int updateField(@Param("practice") UUID practice, @Param("f") Field field);
 
     @Insert("insert into stop (practice_id, " + STOP + ") values (#{practice}, #{s.id}, #{s.fieldId}, #{s.label}, "
-            + "#{s.note}, #{s.longitude}, #{s.latitude}, #{s.position}, #{s.role}, #{s.areaSharePct}, #{s.version})")
+            + "#{s.note}, #{s.longitude}, #{s.latitude}, #{s.position}, #{s.role}, #{s.areaSharePct}, #{s.endLongitude}, "
+            + "#{s.endLatitude}, #{s.retiredOn}, #{s.version})")
     void insertStop(@Param("practice") UUID practice, @Param("s") Stop stop);
 
     @Update("update stop set label = #{s.label}, note = #{s.note}, longitude = #{s.longitude}, "
             + "latitude = #{s.latitude}, position = #{s.position}, role = #{s.role}, "
-            + "area_share_pct = #{s.areaSharePct}, version = #{s.version} "
+            + "area_share_pct = #{s.areaSharePct}, end_longitude = #{s.endLongitude}, "
+            + "end_latitude = #{s.endLatitude}, retired_on = #{s.retiredOn}, version = #{s.version} "
             + "where practice_id = #{practice} and id = #{s.id} and version = #{s.version} - 1")
     int updateStop(@Param("practice") UUID practice, @Param("s") Stop stop);
 

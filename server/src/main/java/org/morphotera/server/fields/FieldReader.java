@@ -8,8 +8,10 @@ import org.apache.ibatis.annotations.Select;
 /** What others may read of fields, stops, growers and events. Every query names the practice, or what was found by one that does. */
 public interface FieldReader {
 
-    String FIELD = "id, grower_id, name, land_use, crop, area_ha, texture_class, purpose, soil_note, boundary, version";
-    String STOP = "id, field_id, label, note, longitude, latitude, position, role, area_share_pct, version";
+    String FIELD =
+            "id, grower_id, name, land_use, crop, area_ha, texture_class, purpose, soil_note, boundary, zones, avoid, version";
+    String STOP = "id, field_id, label, note, longitude, latitude, position, role, area_share_pct, "
+            + "end_longitude, end_latitude, retired_on, version";
     String EVENT = "id, field_id, happened_on, kind, what, rate, cost, stop_ids, version";
 
     @Select("select id, name, contact, version from grower where practice_id = #{practice} order by name, id")

@@ -29,11 +29,13 @@ class FieldsController {
     private final FieldMapper rows;
     private final ApplicationEventPublisher changes;
     private final Audit audit;
+    private final Boundary boundary;
 
-    FieldsController(FieldMapper rows, ApplicationEventPublisher changes, Audit audit) {
+    FieldsController(FieldMapper rows, ApplicationEventPublisher changes, Audit audit, Boundary boundary) {
         this.rows = rows;
         this.changes = changes;
         this.audit = audit;
+        this.boundary = boundary;
     }
 
     @GetMapping("/api/growers")
@@ -62,6 +64,7 @@ class FieldsController {
     Field putField(
             @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Field.Write body) {
         NotFoundException.require(rows.grower(who.practiceId(), body.growerId()), "grower");
+        boundary.check(body);
         Field sent = new Field(
                 id,
                 body.growerId(),
@@ -72,7 +75,9 @@ class FieldsController {
                 body.textureClass(),
                 body.purpose(),
                 body.soilNote(),
-                Boundary.checked(body.boundary()),
+                body.boundary(),
+                body.zones(),
+                body.avoid(),
                 body.version() + 1);
         audit.note(who, "put", "field", id, sent.name());
         Field kept = Versioned.write(
@@ -94,6 +99,15 @@ class FieldsController {
         if (before != null && !before.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "A stop stays with its field. Make another one.");
         }
+        if ((body.longitude() == null) != (body.latitude() == null)) {
+            throw RefusedException.of(
+                    "longitude", "HALF_A_PLACE", "A place needs longitude and latitude. Give both, or neither.");
+        }
+        boolean half = (body.endLongitude() == null) != (body.endLatitude() == null);
+        if (half || body.endLongitude() != null && body.longitude() == null) {
+            throw RefusedException.of(
+                    "endLongitude", "HALF_A_LINE", "A line needs both its ends. Give longitude and latitude of each.");
+        }
         Stop sent = new Stop(
                 id,
                 body.fieldId(),
@@ -104,6 +118,9 @@ class FieldsController {
                 body.position(),
                 body.role() != null ? body.role() : before == null ? StopRole.ROUTINE.code() : before.role(),
                 body.role() != null || before == null ? body.areaSharePct() : before.areaSharePct(),
+                body.endLongitude(),
+                body.endLatitude(),
+                body.retiredOn(),
                 body.version() + 1);
         audit.note(who, "put", "stop", id, sent.label());
         changes.publishEvent(new FieldChanged(who.practiceId(), body.fieldId()));

@@ -20,6 +20,8 @@ import org.morphotera.server.measurements.MeasurementReader;
 import org.morphotera.server.measurements.StoredForm;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
+import org.morphotera.server.visits.Fix;
+import org.morphotera.server.visits.FixReader;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
@@ -42,12 +44,14 @@ class WalkController {
             List<NoteText> warnings,
             List<MadeTest> measurements,
             List<Draft> drafts,
-            List<Observation> observations) {}
+            List<Observation> observations,
+            List<Fix> fixes) {}
 
     private final VisitReader visits;
     private final MeasurementReader measurements;
     private final DraftReader drafts;
     private final ObservationReader observations;
+    private final FixReader fixes;
     private final IndicatorReader indicators;
     private final FieldReader fields;
     private final Places places;
@@ -59,6 +63,7 @@ class WalkController {
             MeasurementReader measurements,
             DraftReader drafts,
             ObservationReader observations,
+            FixReader fixes,
             IndicatorReader indicators,
             FieldReader fields,
             Places places,
@@ -68,6 +73,7 @@ class WalkController {
         this.measurements = measurements;
         this.drafts = drafts;
         this.observations = observations;
+        this.fixes = fixes;
         this.indicators = indicators;
         this.fields = fields;
         this.places = places;
@@ -80,7 +86,9 @@ class WalkController {
         UUID practice = who.practiceId();
         Visit visit = NotFoundException.require(visits.visit(practice, id), "visit");
         Field field = fields.field(practice, visit.fieldId());
-        List<Stop> stops = fields.stops(practice, visit.fieldId());
+        List<Stop> stops = fields.stops(practice, visit.fieldId()).stream()
+                .filter(stop -> stop.retiredOn() == null || stop.retiredOn().isAfter(visit.visitedOn()))
+                .toList();
         Map<String, Map<String, Object>> contexts = new LinkedHashMap<>();
         for (Stop stop : stops) {
             contexts.put(stop.id().toString(), places.context(practice, new Places.Place(visit, stop, field)));
@@ -97,6 +105,7 @@ class WalkController {
                         indicators.ofVisit(practice, visit.fieldId(), id),
                         messages),
                 drafts.draftsOf(practice, id).stream().map(form::draft).toList(),
-                observations.ofVisit(practice, id));
+                observations.ofVisit(practice, id),
+                fixes.fixesOf(practice, id));
     }
 }

@@ -37,7 +37,8 @@ class Bodies extends OncePerRequestFilter {
     private record Bound(int bytes, Duration within, int atOnce) {}
 
     private static final Bound FORM = new Bound(8 * 1024, Duration.ofSeconds(10), 8);
-    private static final Bound OPEN = new Bound(64 * 1024, Duration.ofSeconds(10), 8);
+    private static final Bound OPEN = new Bound(256 * 1024, Duration.ofSeconds(10), 8);
+    private static final Bound SHAPES = new Bound(1024 * 1024, Duration.ofSeconds(20), 4);
     private static final Bound SIGNED_IN = new Bound(1024 * 1024, Duration.ofSeconds(60), 16);
 
     private final ProblemWriter problems;
@@ -138,6 +139,9 @@ class Bodies extends OncePerRequestFilter {
     private static Bound bound(HttpServletRequest request) {
         if (isForm(request)) {
             return FORM;
+        }
+        if (request.getRequestURI().equals("/api/calculators/stop-placement")) {
+            return SHAPES;
         }
         boolean known = WebUtils.getCookie(request, OpenCalls.SESSION_COOKIE) != null;
         return OpenCalls.matches(request) || !known ? OPEN : SIGNED_IN;

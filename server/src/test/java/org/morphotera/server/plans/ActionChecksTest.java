@@ -42,8 +42,8 @@ class ActionChecksTest {
     private final PlanFacts facts = mock(PlanFacts.class);
     private final Clock clock = Clock.fixed(Instant.parse("2026-05-04T09:00:00Z"), ZoneOffset.UTC);
     private final ActionChecks checks = new ActionChecks(limits, facts, CoreData.BENCHMARKS, CoreData.MESSAGES, clock);
-    private final Field field =
-            new Field(FIELD, UUID.randomUUID(), "Test polder", "arable", null, 8.0, null, "field", null, null, 1);
+    private final Field field = new Field(
+            FIELD, UUID.randomUUID(), "Test polder", "arable", null, 8.0, null, "field", null, null, null, null, 1);
 
     @BeforeEach
     void aDryField() {

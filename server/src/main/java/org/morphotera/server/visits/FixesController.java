@@ -1,0 +1,51 @@
+package org.morphotera.server.visits;
+
+import java.time.temporal.ChronoUnit;
+import java.util.UUID;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
+import org.morphotera.server.web.RefusedException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.validation.annotation.Validated;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Keeps where somebody stood for a stop. Append-only: another stand is another fix. */
+@RestController
+class FixesController {
+
+    private final FixMapper rows;
+    private final Places places;
+    private final Audit audit;
+
+    FixesController(FixMapper rows, Places places, Audit audit) {
+        this.rows = rows;
+        this.places = places;
+        this.audit = audit;
+    }
+
+    @PutMapping("/api/fixes/{id}")
+    @Transactional
+    Fix put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Fix.Write body) {
+        places.require(who.practiceId(), body.visitId(), body.stopId());
+        Fix sent = new Fix(
+                id,
+                body.visitId(),
+                body.stopId(),
+                body.longitude(),
+                body.latitude(),
+                body.accuracyM(),
+                body.takenAt().truncatedTo(ChronoUnit.MICROS));
+        Fix stored = rows.fix(who.practiceId(), id);
+        if (stored == null) {
+            rows.insert(who.practiceId(), sent);
+            audit.note(who, "put", "fix", id, null);
+        } else if (!stored.equals(sent)) {
+            throw RefusedException.of("", "OTHER_FIX", "This place was kept before and stays. Send another one.");
+        }
+        return sent;
+    }
+}
