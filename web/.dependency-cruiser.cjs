@@ -4,7 +4,7 @@
  */
 const layers = [
   ['api'],
-  ['words'],
+  ['words', 'geo'],
   ['device'],
   ['queries'],
   ['core'],
@@ -16,10 +16,11 @@ const layers = [
   ['timers'],
   ['capture/frame'],
   ['forms'],
+  ['weather'],
   ['fields'],
   ['visits'],
   ['capture'],
-  ['limits', 'results', 'plans', 'bench'],
+  ['limits', 'results', 'plans', 'bench', 'places', 'days'],
   ['app'],
 ]
 

@@ -14,7 +14,7 @@ const offline = VitePWA({
     name: 'Morphotera',
     short_name: 'Morphotera',
     description: 'Soil tests in the field, worked out, kept, and read again years later.',
-    start_url: '/fields',
+    start_url: '/today',
     display: 'standalone',
     background_color: '#ecefea',
     theme_color: '#14211e',

@@ -64,6 +64,8 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
   useKeys({
     '?': () => setKeysOpen(true),
     'Shift+?': () => setKeysOpen(true),
+    'g t': () => navigate('/today'),
+    'g y': () => navigate('/year'),
     'g f': () => navigate('/fields'),
     'g b': () => navigate('/bench'),
     'g p': () => navigate('/products'),
@@ -103,14 +105,17 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     { label: 'Sign out', act: () => (unsent > 0 ? setLeaving(true) : leave.mutate()) },
   ]
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-7 border-b border-rule bg-paper px-5 sm:px-7">
-      <NavLink to="/fields" className="flex min-h-12 items-center gap-2.5 text-lg font-bold">
+    <header className="no-print flex flex-wrap items-center gap-x-5 border-b border-rule bg-paper px-5 sm:gap-x-7 sm:px-7">
+      <NavLink to="/today" className="flex min-h-12 items-center gap-2.5 text-lg font-bold">
         <svg width="18" height="18" viewBox="0 0 20 20" fill="currentColor" aria-hidden>
           <path d="M6.6 1.6 13.2 1.2 18 5.4 18.8 11.6 15.4 17.2 9 18.8 3.2 16.2 1.2 9.8 2.8 4.4Z" />
         </svg>
-        Morphotera
+        <span className="sr-only sm:not-sr-only">Morphotera</span>
       </NavLink>
-      <nav className="flex gap-6" aria-label="Pages">
+      <nav className="flex gap-5 sm:gap-6" aria-label="Pages">
+        <NavLink to="/today" className={link}>
+          Today
+        </NavLink>
         <NavLink to="/fields" className={link}>
           Fields
         </NavLink>

@@ -12,7 +12,7 @@ type Entry = { email: string; password: string }
 export function SignInPage() {
   const client = useQueryClient()
   const navigate = useNavigate()
-  const from = (useLocation().state as { from?: string } | null)?.from ?? '/fields'
+  const from = (useLocation().state as { from?: string } | null)?.from ?? '/today'
   const form = useForm<Entry>()
   const enter = useMutation({
     mutationFn: ({ email, password }: Entry) => signIn(email, password),

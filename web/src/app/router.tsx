@@ -10,7 +10,27 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     children: [
-      { index: true, element: <Navigate to="/fields" replace /> },
+      { index: true, element: <Navigate to="/today" replace /> },
+      {
+        path: '/today',
+        lazy: () => import('../days/TodayPage').then((m) => ({ Component: m.TodayPage })),
+      },
+      {
+        path: '/year',
+        lazy: () => import('../days/YearPage').then((m) => ({ Component: m.YearPage })),
+      },
+      {
+        path: '/days/new',
+        lazy: () => import('../days/PlanDayPage').then((m) => ({ Component: m.PlanDayPage })),
+      },
+      {
+        path: '/days/:id',
+        lazy: () => import('../days/DayPage').then((m) => ({ Component: m.DayPage })),
+      },
+      {
+        path: '/days/:id/change',
+        lazy: () => import('../days/PlanDayPage').then((m) => ({ Component: m.PlanDayPage })),
+      },
       { path: '/fields', element: <FieldsPage /> },
       { path: '/fields/:id', element: <FieldPage /> },
       {
@@ -32,6 +52,10 @@ export const router = createBrowserRouter([
       {
         path: '/fields/:id/compare',
         lazy: () => import('../results/ComparePage').then((m) => ({ Component: m.ComparePage })),
+      },
+      {
+        path: '/fields/:id/places',
+        lazy: () => import('../places/PlacesPage').then((m) => ({ Component: m.PlacesPage })),
       },
       { path: '/fields/:id/visit', element: <NewVisitPage /> },
       {

@@ -2,8 +2,10 @@ import Dexie, { type Table } from 'dexie'
 import { useSyncExternalStore } from 'react'
 import type { Fault } from '../api/client'
 import type {
+  DayMarkWrite,
   Draft,
   Envelope,
+  FixWrite,
   MeasurementWrite,
   ObservationWrite,
   Timer,
@@ -59,6 +61,8 @@ export type Bodies = {
   'timer-stop': { stoppedAt?: string }
   photo: undefined
   'test-set': Record<string, unknown>
+  fix: FixWrite
+  'day-mark': DayMarkWrite
 }
 
 /** What a write holds, if it is of that kind: the page that made it gave it the body of its kind. */

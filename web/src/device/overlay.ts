@@ -17,6 +17,7 @@ export function visitFrom(job: Job, field: Field, stops: Stop[], person: string)
     measurements: [],
     drafts: [],
     observations: [],
+    fixes: [],
   }
 }
 
@@ -39,6 +40,9 @@ export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): 
         { ...seen, version: seen.version + 1 },
       ]
     }
+    const stood = bodyOf(job, 'fix')
+    if (stood && !next.fixes.some((each) => each.id === job.target))
+      next.fixes = [...next.fixes, { id: job.target, ...stood }]
     const body = bodyOf(job, 'measurement')
     if (body && !next.measurements.some((each) => each.id === job.target)) {
       next.measurements = [

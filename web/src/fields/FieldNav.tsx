@@ -7,6 +7,7 @@ const PAGES = [
   ['/sheet', 'Sheet'],
   ['/change', 'Change'],
   ['/compare', 'Compare'],
+  ['/places', 'Places'],
 ] as const
 
 /** From one view of a field to another. */

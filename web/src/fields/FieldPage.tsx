@@ -14,9 +14,11 @@ import { Photos } from '../photos/PhotoButton'
 import { Events } from './Events'
 import { FieldNav } from './FieldNav'
 import { FieldPlan } from './FieldPlan'
+import { isRetired } from './GroundMap'
 import { figureText, keyOf } from './finding'
 import { Functions } from './Functions'
 import { SoilFace } from './SoilFace'
+import { GoodDays } from '../weather/GoodDays'
 import { StopRoles } from './StopRoles'
 
 /** A field by depth: what was found where, what limits it, and how it looked before. */
@@ -61,6 +63,7 @@ export function FieldPage() {
             </Link>
           </>
         )}
+        <GoodDays field={id!} />
         <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
         <History visits={face.visits} count={face.visitCount} events={face.events} />
         <Events field={id!} events={face.events} stops={face.stops} />
@@ -265,8 +268,14 @@ function Stops({ face }: { face: FieldFaceView }) {
         {face.stops.length} {face.stops.length === 1 ? 'stop' : 'stops'}
         {odd.size > 0 && ', those with an odd finding in ochre'}
       </h2>
-      <FieldPlan boundary={face.field.boundary} stops={face.stops} odd={odd} />
-      <StopRoles field={face.field.id} stops={face.stops} />
+      <FieldPlan field={face.field} stops={face.stops} odd={odd} />
+      <Link
+        to={`/fields/${face.field.id}/places`}
+        className="flex min-h-11 items-center font-semibold text-accent hover:underline"
+      >
+        Places: outline, zones and stops
+      </Link>
+      <StopRoles field={face.field.id} stops={face.stops.filter((stop) => !isRetired(stop))} />
     </section>
   )
 }

@@ -7,22 +7,11 @@ export function useStopRole(field: string) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: ({ stop, ...change }: { stop: Stop; role?: string; areaSharePct?: number }) => {
-      const { id, fieldId, label, note, longitude, latitude, position, role, areaSharePct, version } = stop
+      const { id, ...body } = stop
       return must(
         api.PUT('/api/stops/{id}', {
           params: { path: { id } },
-          body: {
-            fieldId,
-            label,
-            note,
-            longitude,
-            latitude,
-            position,
-            role,
-            areaSharePct,
-            version,
-            ...change,
-          },
+          body: { ...body, ...change },
         }),
       )
     },

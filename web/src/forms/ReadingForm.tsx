@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import type { Fault } from '../api/client'
 import type { ReadingEntry } from '../api/schema'
 import type { Readings } from '../api/readings'
@@ -111,6 +112,8 @@ function Reading({
       )
     case 'counts':
       return <Counts label={label} value={countsOf(value)} onChange={onChange} error={error} />
+    case 'geojson':
+      return <GeoJsonInput label={label} value={value} onChange={onChange} error={error} />
     case 'list':
       return <Rows entry={entry} value={asRows(value)} onChange={onChange} faults={faults} path={path} />
     case 'group':
@@ -141,6 +144,53 @@ function Reading({
         </Labelled>
       )
   }
+}
+
+/** A shape as the text of GeoJSON, pasted or from a file; handed on once it is JSON. */
+function GeoJsonInput({
+  label,
+  value,
+  onChange,
+  error,
+}: {
+  label: string
+  value: unknown
+  onChange: (value: unknown) => void
+  error: string | undefined
+}) {
+  const kept = value === undefined ? '' : JSON.stringify(value)
+  const [text, setText] = useState(kept)
+  const [told, setTold] = useState(kept)
+  if (kept !== told) {
+    // changed from outside
+    setTold(kept)
+    setText(kept)
+  }
+  const take = (next: string) => {
+    setText(next)
+    if (next.trim() === '') return onChange(undefined)
+    try {
+      const tree: unknown = JSON.parse(next)
+      setTold(JSON.stringify(tree))
+      onChange(tree)
+    } catch {
+      // half a paste: what is wrong is said below
+    }
+  }
+  const unread = text !== '' && kept === '' ? 'This is not JSON yet.' : undefined
+  return (
+    <Labelled label={label} error={unread ?? error} help="GeoJSON, in longitude and latitude">
+      {(aria) => (
+        <textarea
+          {...aria}
+          rows={3}
+          className="w-full rounded-sm border border-strong-rule bg-paper px-3 py-2 text-sm aria-invalid:border-2 aria-invalid:border-failing"
+          value={text}
+          onChange={(event) => take(event.target.value)}
+        />
+      )}
+    </Labelled>
+  )
 }
 
 /** Counts by name; what is no number is none. */

@@ -89,6 +89,42 @@ export const queries = {
         ),
       placeholderData: keepPreviousData,
     }),
+  /** The coming days of a field, for some kinds of test. */
+  days: (id: string, groups: string[] = []) =>
+    queryOptions({
+      queryKey: ['field', id, 'days', groups],
+      queryFn: () =>
+        must(
+          api.GET('/api/fields/{id}/days', {
+            params: { path: { id }, query: groups.length > 0 ? { groups } : {} },
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  /** Days on which several fields are good at once. */
+  goodDays: (fields: string[], groups: string[] = []) =>
+    queryOptions({
+      queryKey: ['good-days', fields, groups],
+      queryFn: () =>
+        must(
+          api.GET('/api/good-days', {
+            params: { query: groups.length > 0 ? { fields, groups } : { fields } },
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  /** Planned days from a day on. */
+  dayPlans: (from: string) =>
+    queryOptions({
+      queryKey: ['day-plans', from],
+      queryFn: () => must(api.GET('/api/day-plans', { params: { query: { from } } })),
+    }),
+  dayPlan: (id: string) =>
+    queryOptions({
+      queryKey: ['day-plan', id],
+      queryFn: () => must(api.GET('/api/day-plans/{id}', { params: { path: { id } } })),
+    }),
+  year: () => queryOptions({ queryKey: ['year'], queryFn: () => must(api.GET('/api/year')) }),
   photos: (field: string) =>
     queryOptions({
       queryKey: ['photos', field],

@@ -34,6 +34,8 @@ export function useKeys(bindings: Record<string, () => void>) {
 /** What the `?` page lists. */
 export const KEYS: [string, string][] = [
   ['?', 'these keys'],
+  ['g t', 'go to Today'],
+  ['g y', 'go to the Year'],
   ['g f', 'go to Fields'],
   ['g b', 'go to Bench'],
   ['g c', 'go to Clocks'],

@@ -20,7 +20,21 @@ export function NewVisitPage() {
   const navigate = useNavigate()
   const [visitId] = useState(() => uuid())
   const [visitedOn, setVisitedOn] = useState(today())
-  const [day, setDay] = useState<DayConditions>({})
+  const [byHand, setByHand] = useState<DayConditions>({})
+  const ahead = useQuery(queries.days(id!)).data
+  // what the weather says stands there until a hand overrules it; of another day than today nothing is known
+  const fromWeather: DayConditions =
+    ahead && visitedOn === today()
+      ? {
+          soilMoisture: ahead.now.soilMoisture,
+          daysSinceRain: ahead.now.daysSinceRain === undefined ? undefined : ahead.now.daysSinceRain + 1,
+          soilTempC: ahead.now.soilTempC,
+        }
+      : {}
+  const day: DayConditions = { ...fromWeather, ...byHand }
+  const taken = (['soilMoisture', 'daysSinceRain', 'soilTempC'] as const).some(
+    (name) => fromWeather[name] !== undefined && !(name in byHand),
+  )
   const sets = useQuery(queries.testSets()).data ?? []
   const [set, setSet] = useState<TestSet>()
   const begin = useMutation({
@@ -69,9 +83,21 @@ export function NewVisitPage() {
         day={day}
         visitedOn={visitedOn}
         stops={field.data.stops}
-        onChange={setDay}
+        onChange={(next) =>
+          setByHand((before) => ({
+            ...before,
+            ...Object.fromEntries(
+              Object.entries(next).filter(([name, value]) => value !== day[name as keyof DayConditions]),
+            ),
+          }))
+        }
         faults={faults}
       />
+      {taken && (
+        <p className="text-sm text-soft">
+          Filled in from the weather ({ahead!.source}); what your hand and thermometer say wins.
+        </p>
+      )}
       <Choice
         label="Tests"
         options={[

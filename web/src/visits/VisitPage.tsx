@@ -12,6 +12,7 @@ import { ChosenSet } from './ChosenSet'
 import { DayLine } from './DayLine'
 import { ResultWords } from '../readings/ResultWords'
 import { SeenHere } from './SeenHere'
+import { StandHere } from './StandHere'
 import { nextTest, PARTS, progress, testPath, testsOf, waits } from './walk'
 
 /** The walk: one stop after the other, down the face, what is done and what is next. */
@@ -89,6 +90,7 @@ function StopWalk({ stop, view, methods }: { stop: Stop; view: VisitView; method
     <section aria-label={stop.label} className="grid gap-4">
       <div className="flex flex-wrap items-center gap-x-5">
         {stop.note && <span>{stop.note}</span>}
+        <StandHere visit={view.visit.id} stop={stop} fixes={view.fixes} />
         <SeenHere
           visit={view.visit.id}
           stop={stop}

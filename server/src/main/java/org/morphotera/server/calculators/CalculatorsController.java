@@ -34,6 +34,7 @@ class CalculatorsController {
      * A calculator with its inputs.
      *
      * @param ofProduct names of the inputs that belong to the product as bought
+     * @param inPage whether the page's own copy of the core works it out too, without signal
      * @param labels names of its values and classes
      */
     record CalculatorEntry(
@@ -42,11 +43,13 @@ class CalculatorsController {
             String purpose,
             List<ReadingEntry> inputs,
             List<String> ofProduct,
+            boolean inPage,
             Map<String, String> labels) {}
 
     /** The body of a calculation, as described to clients; it is read as a plain tree so that every fault is named. */
     record PlanRequest(Map<String, Object> inputs) {}
 
+    private final CalculatorRegistry ofPage = Calculators.ofPage(Methods.all());
     private final CalculatorRegistry calculators = Calculators.all(Methods.all());
     private final Benchmarks benchmarks;
     private final Messages messages;
@@ -70,6 +73,7 @@ class CalculatorsController {
                 messages.text(id + ".purpose"),
                 Catalogue.inputs(calculator::read, id, messages),
                 calculator.ofProduct(),
+                ofPage.has(id),
                 labels);
     }
 

@@ -75,6 +75,7 @@ class DemoData implements ApplicationRunner {
     private final MethodRegistry methods;
     private final Benchmarks benchmarks;
     private final DemoPlans plans;
+    private final DemoDays days;
     private final ApplicationEventPublisher changes;
     private final UserDetailsService people;
     private final PasswordEncoder encoder;
@@ -91,6 +92,7 @@ class DemoData implements ApplicationRunner {
             MethodRegistry methods,
             Benchmarks benchmarks,
             DemoPlans plans,
+            DemoDays days,
             ApplicationEventPublisher changes,
             UserDetailsService people,
             PasswordEncoder encoder,
@@ -104,6 +106,7 @@ class DemoData implements ApplicationRunner {
         this.methods = methods;
         this.benchmarks = benchmarks;
         this.plans = plans;
+        this.days = days;
         this.changes = changes;
         this.people = people;
         this.encoder = encoder;
@@ -119,6 +122,7 @@ class DemoData implements ApplicationRunner {
         Advisor tidemark = practice("Tidemark Soil Advice", "advisor@tidemark.example", "Isla Fenn");
         plans.products(tidemark.practiceId());
         OrrinLevels.fields().forEach(field -> add(tidemark, field));
+        days.plan(tidemark.practiceId());
         Advisor ebbside = practice("Ebbside Land Care", "advisor@ebbside.example", "Bram Holt");
         add(ebbside, OrrinLevels.fields().get(3));
         LOG.info("made the Orrin Levels");
@@ -158,8 +162,8 @@ class DemoData implements ApplicationRunner {
                         demo.purpose,
                         demo.note,
                         outline(demo, east, north),
-                        null,
-                        null,
+                        demo.zones ? zones(demo, east, north) : null,
+                        demo.zones ? ditch(demo, east, north) : null,
                         1));
         changes.publishEvent(new FieldChanged(practice, fieldId));
         List<UUID> stops = new ArrayList<>();
@@ -221,15 +225,35 @@ class DemoData implements ApplicationRunner {
     /** A field with five uneven sides, as GeoJSON. */
     private static String outline(DemoField demo, double east, double north) {
         double[][] corners = {{-1.15, -0.85}, {0.9, -1.05}, {1.2, 0.35}, {0.35, 1.05}, {-1.05, 0.8}, {-1.15, -0.85}};
+        String ring = ring(demo, east, north, corners);
+        return "{\"type\":\"Polygon\",\"coordinates\":[[" + ring + "]]}";
+    }
+
+    private static String ring(DemoField demo, double east, double north, double[][] corners) {
         double reach = reach(demo);
-        String ring = Arrays.stream(corners)
+        return Arrays.stream(corners)
                 .map(corner -> String.format(
                         Locale.ROOT,
                         "[%.6f,%.6f]",
                         east + corner[0] * reach / Math.cos(Math.toRadians(north)),
                         north + corner[1] * reach))
                 .collect(Collectors.joining(","));
-        return "{\"type\":\"Polygon\",\"coordinates\":[[" + ring + "]]}";
+    }
+
+    /** The low corner and the rest, as GeoJSON. */
+    private static String zones(DemoField demo, double east, double north) {
+        String low = ring(demo, east, north, new double[][] {
+            {-1.15, -0.85}, {-0.1, -0.95}, {0.1, -0.1}, {-1.1, 0.1}, {-1.15, -0.85}
+        });
+        return "{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"id\":\"Low corner\"},"
+                + "\"geometry\":{\"type\":\"Polygon\",\"coordinates\":[[" + low + "]]}}]}";
+    }
+
+    /** A ditch across, to be kept off, as GeoJSON. */
+    private static String ditch(DemoField demo, double east, double north) {
+        String line = ring(demo, east, north, new double[][] {{-1.08, 0.45}, {0.95, 0.72}});
+        return "{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"properties\":{\"name\":\"Ditch\","
+                + "\"metres\":10},\"geometry\":{\"type\":\"LineString\",\"coordinates\":[" + line + "]}}]}";
     }
 
     private void visit(Advisor who, DemoField demo, UUID fieldId, List<UUID> stops, int year, LocalDate today) {

@@ -43,6 +43,8 @@ final class DemoField {
     final Map<StopRole, Double> shares = new EnumMap<>(StopRole.class);
     /** Earlier visits fell into another season and a drier soil: what changed since then may only look so. */
     boolean earlierVisitsUnlike;
+    /** whether its low corner is a zone of its own, and a ditch runs through it */
+    boolean zones;
     /** No laboratory was asked for exchangeable sodium yet. */
     boolean sodiumUnknown;
 
@@ -121,6 +123,11 @@ final class DemoField {
 
     DemoField sodiumUnknown() {
         sodiumUnknown = true;
+        return this;
+    }
+
+    DemoField zoned() {
+        zones = true;
         return this;
     }
 

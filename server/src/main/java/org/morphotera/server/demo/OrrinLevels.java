@@ -33,6 +33,7 @@ final class OrrinLevels {
                         "field",
                         "Reclaimed polder, salt-touched in the low corner",
                         DemoField.numbered(5))
+                .zoned()
                 .goes("ece", 9.7, 8.7, 4.3, 4.3)
                 .at(4, "ece", 3.4)
                 .at(0, "ece", -1.2)

@@ -1,0 +1,57 @@
+import type { Readings } from '../../api/readings'
+
+const RAIN = [0, 0, 3.2, 14, 6.1, 0, 0, 0, 0.4, 0, 0, 0, 9.8, 2.4, 0, 0, 0, 0, 0, 0, 0]
+
+/** Made-up inputs for calculators that are tedious to fill by hand. */
+export const EXAMPLES: Record<string, Readings> = {
+  'day-plan': {
+    crew: 2,
+    places: [
+      { id: 'gate', eastM: 0, northM: 0 },
+      { id: 'middle', eastM: 140, northM: 60 },
+      { id: 'low end', eastM: 210, northM: -90 },
+    ],
+    chains: ['gate', 'middle', 'low end'].flatMap((place) =>
+      ['penetration', 'ring-infiltration', 'structure', 'crumb-stability', 'ph'].map((method) => ({
+        id: `${method} at ${place}`,
+        place,
+        method,
+      })),
+    ),
+  },
+  'sampling-windows': {
+    textureClass: 'silt-loam',
+    latitude: 53.8,
+    days: RAIN.map((rainMm, i) => ({
+      date: `2026-04-${String(i + 1).padStart(2, '0')}`,
+      rainMm,
+      tMinC: 4 + (i % 4),
+      tMaxC: 12 + ((i * 3) % 7),
+    })),
+  },
+  'stop-placement': {
+    boundary: {
+      type: 'Polygon',
+      coordinates: [
+        [
+          [3.42, 53.81],
+          [3.4254, 53.8096],
+          [3.4262, 53.8122],
+          [3.4216, 53.8131],
+          [3.42, 53.81],
+        ],
+      ],
+    },
+    avoid: {
+      type: 'FeatureCollection',
+      features: [
+        {
+          type: 'Feature',
+          properties: { name: 'pond', metres: 20 },
+          geometry: { type: 'Point', coordinates: [3.4224, 53.8112] },
+        },
+      ],
+    },
+    count: 7,
+  },
+}
