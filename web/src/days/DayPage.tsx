@@ -216,7 +216,8 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
   const isToday = view.day.plannedOn === today()
   const overdue = course.late.find((each) => each.chain === turn.chain && each.step === turn.step)
   const mark = (ended: boolean) => {
-    const at = new Date(now).toISOString()
+    // the server's time is known to some milliseconds only: nothing ends before it began
+    const at = new Date(Math.max(now, turn.mark ? Date.parse(turn.mark.begunAt) : now)).toISOString()
     const { planId, stopId, method } = { planId: view.day.id, stopId: turn.stopId, method: turn.method }
     const begunAt = turn.mark?.begunAt ?? at
     return keepMark(
@@ -234,6 +235,7 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
       `${turn.title} at ${turn.stop} ${ended ? 'ended' : 'begun'}`,
     ).then(() => client.invalidateQueries({ queryKey: ['day-plan', view.day.id] }))
   }
+  const tell = useMutation({ mutationFn: mark })
   const go = useMutation({
     mutationFn: async () => {
       // the visit is begun with the first test that is opened
@@ -270,11 +272,11 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
       {isToday && (
         <div className="no-print flex flex-wrap gap-x-4 gap-y-2">
           {turn.going ? (
-            <Button kind="primary" onClick={() => void mark(true)}>
+            <Button kind="primary" disabled={tell.isPending} onClick={() => tell.mutate(true)}>
               Done
             </Button>
           ) : (
-            <Button kind="primary" onClick={() => void mark(false)}>
+            <Button kind="primary" disabled={tell.isPending} onClick={() => tell.mutate(false)}>
               Begin
             </Button>
           )}
@@ -284,6 +286,11 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
             </Button>
           )}
         </div>
+      )}
+      {tell.isError && (
+        <p role="alert" className="text-sm text-failing">
+          {tell.error.message}
+        </p>
       )}
     </div>
   )

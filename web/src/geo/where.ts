@@ -23,7 +23,7 @@ export function whereAmI(): Promise<Stand> {
           at: new Date(timestamp).toISOString(),
         }),
       ({ code }) => reject(new Error(REASONS[code] ?? REASONS[2])),
-      { enableHighAccuracy: true, timeout: 20_000, maximumAge: 2000 },
+      { enableHighAccuracy: true, timeout: 20_000, maximumAge: 0 },
     )
   })
 }

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,6 +48,11 @@ final class Chromium implements AutoCloseable {
         page.getByLabel("E-mail").fill(ApiClient.TIDEMARK);
         page.getByLabel("Password").fill(ApiClient.PASSWORD);
         page.keyboard().press("Enter");
+        page.waitForURL("**/today");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Fields").setExact(true))
+                .click();
         page.waitForURL("**/fields");
         return page;
     }

@@ -51,6 +51,7 @@ abstract class Journeys {
         link(page, "New visit").click();
         page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Days since real rain").fill("2");
+        page.getByLabel("Soil temperature").fill("12");
         if (set != null) {
             page.getByText(set, new Page.GetByTextOptions().setExact(true)).click();
         }

@@ -219,6 +219,10 @@ class JourneysIT extends Journeys {
         page.navigate(server.url(field));
         page.locator("button[aria-pressed]").first().click();
         String measurement = page.locator("a[href^='/measurements/']").first().getAttribute("href");
+        page.navigate(server.url("/today"));
+        String day = page.locator("a[href^='/days/']:not([href^='/days/new'])")
+                .first()
+                .getAttribute("href");
         List<String> paths = List.of(
                 "/sign-in",
                 "/fields",
@@ -249,6 +253,13 @@ class JourneysIT extends Journeys {
                 stop.replace("crumb-stability", "nutrient-kit"),
                 "/products",
                 "/clocks",
+                "/today",
+                "/year",
+                "/days/new",
+                day,
+                field + "/places",
+                "/bench/plan/day-plan",
+                "/bench/plan/stop-placement",
                 "/nowhere");
         for (String theme : List.of("Daylight: for bright sun", "Desk: for indoors")) {
             for (String path : paths) {

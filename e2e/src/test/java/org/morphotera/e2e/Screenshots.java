@@ -30,13 +30,21 @@ class Screenshots {
         shoot(nobody, "sign-in");
         Page page = chromium.signedIn(server, 1280, 800);
         shoot(page, "fields");
+        page.navigate(server.url("/today"));
+        shoot(page, "today");
+        page.getByText("Gull Polder").first().click();
+        page.waitForURL("**/days/*");
+        page.locator("svg[aria-label^=Lanes]").waitFor();
+        shoot(page, "day");
+        page.navigate(server.url("/fields"));
         open(page, "Gull Polder");
         shoot(page, "field-face");
+        page.navigate(page.url() + "/places");
+        shoot(page, "places");
+        page.goBack();
         page.locator("button[aria-pressed]").first().click();
-        shoot(page, "field-finding");
         page.locator("a[href^='/measurements/']").first().click();
         page.waitForURL("**/measurements/*");
-        shoot(page, "measurement");
         page.getByRole(
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("visit").setExact(true))
@@ -76,6 +84,12 @@ class Screenshots {
 
     private static void field(ServerProcess server, Chromium chromium) {
         Page page = chromium.signedIn(server, 390, 844);
+        page.navigate(server.url("/today"));
+        page.getByText("Gull Polder").first().click();
+        page.waitForURL("**/days/*");
+        page.locator("svg[aria-label^=Lanes]").waitFor();
+        shoot(page, "day-phone");
+        page.navigate(server.url("/fields"));
         open(page, "Long Sluice");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("New visit"))
                 .click();
@@ -95,8 +109,6 @@ class Screenshots {
         test(page, visit, "Earthworms");
         page.getByLabel("Adults", new Page.GetByLabelOptions().setExact(true)).fill("4");
         page.getByLabel("Young", new Page.GetByLabelOptions().setExact(true)).fill("7");
-        page.evaluate("window.scrollTo(0, 0)");
-        shoot(page, "worms-phone");
         page.navigate(visit);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Crumbs in water"))
                 .first()
@@ -119,7 +131,6 @@ class Screenshots {
         page.evaluate("window.scrollTo(0, 0)");
         shoot(page, "hole-phone");
         page.setViewportSize(1280, 800);
-        shoot(page, "hole");
         test(page, visit, "Soil in a jar");
         page.getByLabel("Height of the water").fill("148");
         page.getByLabel("Ruler at the top of the sand").fill("26");

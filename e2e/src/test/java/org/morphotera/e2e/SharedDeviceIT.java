@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
 
@@ -17,6 +18,8 @@ class SharedDeviceIT extends Journeys {
         page.getByLabel("E-mail").fill(email);
         page.getByLabel("Password").fill(ApiClient.PASSWORD);
         button(page, "Sign in").click();
+        page.waitForURL(Pattern.compile("/(today|fields)$"));
+        link(page, "Fields").click();
         page.waitForURL("**/fields");
     }
 
