@@ -7,8 +7,8 @@ import { Calculation } from './Calculation'
 
 afterEach(putAway)
 
-function openCalculator(id: string) {
-  serve({})
+function openCalculator(id: string, answers = {}) {
+  serve(answers)
   const calculator = calculators.find((each) => each.id === id)!
   return { calculator, ...open('/bench', <Calculation calculator={calculator} />, '/bench') }
 }
@@ -61,5 +61,31 @@ describe('a calculator on the bench', () => {
     expect(field.getAttribute('aria-invalid')).toBe('true')
     expect(field.getAttribute('aria-describedby')).toBeTruthy()
     expect(document.body.textContent).toContain('14')
+  })
+
+  it.each([
+    ['day-plan', /^Lanes of/],
+    ['sampling-windows', /^21 days; good:/],
+  ])('draws the answer of %s from its example', async (id, picture) => {
+    const { user } = openCalculator(id)
+    await user.click(await screen.findByRole('button', { name: 'Fill in an example' }))
+    expect(await screen.findByRole('img', { name: picture })).toBeTruthy()
+  })
+
+  it('asks the server for what the page can not work out, and draws it', async () => {
+    const { user } = openCalculator('stop-placement', {
+      'POST /api/calculators/stop-placement': {
+        method: 'stop-placement',
+        values: { walkM: { value: 300, unit: 'm' } },
+        classes: {},
+        ratings: [],
+        notes: [],
+        working: [],
+        series: { stops: [{ order: 1, longitude: 3.422, latitude: 53.811, edgeM: 40, kept: false }] },
+      },
+    })
+    await user.click(await screen.findByRole('button', { name: 'Fill in an example' }))
+    expect(await screen.findByRole('img', { name: '1 stops in their order' })).toBeTruthy()
+    expect(screen.getAllByText('300 m').length).toBeGreaterThan(0)
   })
 })

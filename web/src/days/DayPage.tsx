@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, must } from '../api/client'
@@ -14,6 +15,8 @@ import { LaneKey, Lanes } from '../charts/Lanes'
 import { keepMark, useDay } from './useDay'
 
 const MINUTE = 60_000
+/** So many turns of each person are in sight. */
+const SHOWN = 5
 
 /** A day of work: lanes, who does what next, what to bring; it follows what happens and plans the rest anew. */
 export function DayPage() {
@@ -64,7 +67,7 @@ export function DayPage() {
             />
           </div>
           <LaneKey course={course} />
-          <div className="grid gap-6 md:grid-cols-2">
+          <div className="grid gap-6 md:grid-cols-2 print:grid-cols-2 print:gap-3">
             {view.day.people.map((name, person) => (
               <PersonList key={person} name={name} person={person} course={course} view={view} now={now} />
             ))}
@@ -151,7 +154,6 @@ function PersonList({
   const done = own.filter((turn) => turn.done).length
   const [all, setAll] = useState(false)
   const after = own.filter((turn) => !turn.done && turn !== next)
-  const shown = all ? after : after.slice(0, 5)
   return (
     <section aria-label={name} className="grid content-start gap-2">
       <h2 className="flex items-baseline gap-3 text-xl">
@@ -166,13 +168,20 @@ function PersonList({
         <p className="text-soft">{own.length === 0 ? 'Nothing to do.' : 'All done.'}</p>
       )}
       <ol className="grid">
-        {shown.map((turn) => (
-          <TurnLine key={`${turn.chain}${turn.step}`} turn={turn} view={view} course={course} />
+        {after.map((turn, i) => (
+          <TurnLine
+            key={`${turn.chain}${turn.step}`}
+            turn={turn}
+            view={view}
+            course={course}
+            // paper shows all of them
+            paperOnly={!all && i >= SHOWN}
+          />
         ))}
       </ol>
-      {after.length > shown.length && (
+      {!all && after.length > SHOWN && (
         <Button kind="quiet" className="no-print justify-self-start" onClick={() => setAll(true)}>
-          {after.length - shown.length} more
+          {after.length - SHOWN} more
         </Button>
       )}
     </section>
@@ -181,7 +190,17 @@ function PersonList({
 
 const clockOf = (view: DayView, minute: number) => showClock(startOf(view.day) + minute * MINUTE)
 
-function TurnLine({ turn, view, course }: { turn: Turn; view: DayView; course: Course }) {
+function TurnLine({
+  turn,
+  view,
+  course,
+  paperOnly,
+}: {
+  turn: Turn
+  view: DayView
+  course: Course
+  paperOnly: boolean
+}) {
   const walk = course.walks.find(
     (each) =>
       each.person === turn.person &&
@@ -190,7 +209,12 @@ function TurnLine({ turn, view, course }: { turn: Turn; view: DayView; course: C
       each.to === turn.stop,
   )
   return (
-    <li className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug">
+    <li
+      className={clsx(
+        'grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug print:grid print:py-0.5 print:text-[11px]',
+        paperOnly ? 'hidden' : 'grid',
+      )}
+    >
       <span className="font-semibold">{clockOf(view, turn.start)}</span>
       <span>
         {turn.title}
@@ -302,7 +326,7 @@ function Bring({ view }: { view: DayView }) {
   return (
     <section aria-label="What to bring" className="grid content-start gap-2">
       <h2 className="text-xl">What to bring</h2>
-      <ul className="grid gap-1 text-[15px] leading-snug">
+      <ul className="grid gap-1 text-[15px] leading-snug print:block print:columns-2 print:text-[10px]">
         {litres > 0 && <li className="font-semibold">{litres} L of rain water or distilled water</li>}
         {things.map((thing) => (
           <li key={thing}>{thing}</li>

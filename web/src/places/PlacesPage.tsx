@@ -418,9 +418,13 @@ function StopLine({
           {stop.note ?? (placed(stop) ? (stop.endLongitude === undefined ? '' : 'a line') : 'no place yet')}
           {way && ` ${units.text(Math.round(way.metres), 'm')} ${way.word} of the mark`}
         </span>
-        <Button kind="quiet" onClick={() => setOpen(!open)} aria-expanded={open}>
+        <Button
+          kind="quiet"
+          aria-label={`${open ? 'Close' : 'Change'} ${stop.label}`}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
           {open ? 'Close' : 'Change'}
-          <span className="sr-only"> {stop.label}</span>
         </Button>
       </div>
       {open && (

@@ -159,6 +159,7 @@ function ShapeList({
   const units = useUnits()
   const file = useRef<HTMLInputElement>(null)
   const { title } = WORDS[kind]
+  const draw = kind === 'outline' && shapes.length > 0 ? 'Draw anew' : 'Draw'
   const label = (shape: Shape, index: number) => {
     const said = shape.properties['id'] ?? shape.properties['name']
     const metres = shape.properties['metres']
@@ -177,19 +178,18 @@ function ShapeList({
         {shapes.map((shape, i) => (
           <li key={i} className="flex min-h-11 items-center justify-between border-t border-rule">
             <span>{label(shape, i)}</span>
-            <Button kind="quiet" onClick={() => onRemove(i)}>
-              Take away<span className="sr-only"> {label(shape, i)}</span>
+            <Button kind="quiet" aria-label={`Take away ${label(shape, i)}`} onClick={() => onRemove(i)}>
+              Take away
             </Button>
           </li>
         ))}
       </ul>
       <div className="flex flex-wrap gap-3">
-        <Button onClick={onDraw}>
-          {kind === 'outline' && shapes.length > 0 ? 'Draw it anew' : 'Draw'}
-          <span className="sr-only"> {title.toLowerCase()}</span>
+        <Button aria-label={`${draw} ${title.toLowerCase()}`} onClick={onDraw}>
+          {draw}
         </Button>
-        <Button onClick={() => file.current?.click()}>
-          Import<span className="sr-only"> {title.toLowerCase()}</span>
+        <Button aria-label={`Import ${title.toLowerCase()}`} onClick={() => file.current?.click()}>
+          Import
         </Button>
         <input
           ref={file}

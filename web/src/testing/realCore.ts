@@ -1,3 +1,4 @@
+import type { Outcome } from '../core/core'
 import * as compiled from '@morphotera/core'
 import { QueryClient } from '@tanstack/react-query'
 import catalogue from '../../catalogue.json'
@@ -59,6 +60,13 @@ export function evaluated(id: string, readings: unknown, context: unknown = {}) 
     values?: Record<string, { value: number }>
     ratings?: { indicator: string; level?: string }[]
   }
+}
+
+/** A calculator's answer by the core as compiled for the page. */
+export function workedOut(calculator: string, inputs: unknown): Outcome {
+  evaluated('texture-feel', {})
+  const answer = JSON.parse(compiled.workOut(calculator, JSON.stringify({ inputs })))
+  return answer.errors ? { faults: answer.errors } : { envelope: answer }
 }
 
 /** A client that has heard of the catalogue and the core's files; all else has no network. */

@@ -60,7 +60,7 @@ export function GoodDays({ field }: { field: string }) {
       <div className="flex flex-wrap items-end justify-between gap-2">
         <h2 className="text-sm font-semibold text-soft">Good days to test</h2>
         <Select
-          aria-label="Kind of test"
+          aria-label="Which tests"
           className="w-40!"
           value={group}
           onChange={(event) => setGroup(event.target.value)}

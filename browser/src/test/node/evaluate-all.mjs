@@ -8,5 +8,9 @@ const input = JSON.parse(readFileSync(tasks, 'utf8'))
 core.open(JSON.stringify(input.benchmarks), JSON.stringify(input.messages))
 writeFileSync(
   answers,
-  JSON.stringify(input.tasks.map((task) => JSON.parse(core.evaluate(task.method, task.body)))),
+  JSON.stringify(
+    input.tasks.map(({ method, body, kind }) =>
+      JSON.parse(kind === 'calculator' ? core.workOut(method, body) : core.evaluate(method, body)),
+    ),
+  ),
 )

@@ -13,11 +13,14 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
 import org.morphotera.core.JvmAnswers;
 import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
+import org.morphotera.core.calculator.Calculator;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
 
@@ -25,8 +28,11 @@ import org.morphotera.core.method.RandomFields;
 class PageBuildTest {
 
     private static final int RANDOM_PER_METHOD = 40;
+    private static final int RANDOM_PER_CALCULATOR = 12;
+    private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(Methods.all());
 
-    record Task(String method, String body) {}
+    /** {@code kind}: a method is evaluated, a calculator worked out. */
+    record Task(String method, String body, String kind) {}
 
     private static final List<Task> TASKS = new ArrayList<>();
     private static List<Map<String, Object>> pageAnswers;
@@ -34,12 +40,22 @@ class PageBuildTest {
     @BeforeAll
     @SuppressWarnings("unchecked")
     static void evaluateAllInNode(@TempDir Path folder) throws IOException, InterruptedException {
-        WorkedCase.all().forEach(each -> TASKS.add(new Task(each.method(), each.bodyJson())));
+        WorkedCase.all().forEach(each -> TASKS.add(new Task(each.method(), each.bodyJson(), "method")));
+        WorkedCase.plans().forEach(each -> TASKS.add(new Task(each.method(), each.bodyJson(), "calculator")));
         for (FieldMethod<?> method : Methods.all().all()) {
             Random random = new Random(11);
             for (int i = 0; i < RANDOM_PER_METHOD; i++) {
                 Map<String, Object> body = Map.of("readings", RandomFields.sound(method, random));
-                TASKS.add(new Task(method.card().id(), WorkedCase.JSON.writeValueAsString(body)));
+                TASKS.add(new Task(method.card().id(), WorkedCase.JSON.writeValueAsString(body), "method"));
+            }
+        }
+        for (Calculator<?> calculator : CALCULATORS.all()) {
+            Random random = new Random(12);
+            for (int i = 0; i < RANDOM_PER_CALCULATOR; i++) {
+                Map<String, Object> inputs = RandomFields.tree(calculator::read, random);
+                calculator.makeSound(inputs, random);
+                String body = WorkedCase.JSON.writeValueAsString(Map.of("inputs", inputs));
+                TASKS.add(new Task(calculator.id(), body, "calculator"));
             }
         }
         Path tasks = folder.resolve("tasks.json");
@@ -66,7 +82,8 @@ class PageBuildTest {
 
     @Test
     void everyWorkedCaseComesOutInThePage() {
-        List<WorkedCase> cases = WorkedCase.all();
+        List<WorkedCase> cases = new ArrayList<>(WorkedCase.all());
+        cases.addAll(WorkedCase.plans());
         for (int i = 0; i < cases.size(); i++) {
             assertThat(cases.get(i).misses(pageAnswers.get(i)))
                     .as(cases.get(i).toString())
@@ -80,7 +97,10 @@ class PageBuildTest {
         assertThat(pageAnswers).hasSameSizeAs(TASKS);
         for (int i = 0; i < TASKS.size(); i++) {
             Task task = TASKS.get(i);
-            Map<String, Object> jvm = JvmAnswers.to(task.method(), WorkedCase.JSON.readValue(task.body(), Map.class));
+            Map<String, Object> body = WorkedCase.JSON.readValue(task.body(), Map.class);
+            Map<String, Object> jvm = task.kind().equals("method")
+                    ? JvmAnswers.to(task.method(), body)
+                    : JvmAnswers.to(CALCULATORS, task.method(), body);
             assertThat(PlainAnswer.of(pageAnswers.get(i))).as("%s", task).isEqualTo(PlainAnswer.of(jvm));
         }
     }

@@ -3,6 +3,7 @@ package org.morphotera.core;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.reading.FaultText;
@@ -18,10 +19,18 @@ public final class JvmAnswers {
         return to(Methods.all(), CoreData.BENCHMARKS, CoreData.MESSAGES, method, body);
     }
 
-    @SuppressWarnings("unchecked")
+    /** A calculator's answer. */
+    public static Map<String, Object> to(CalculatorRegistry calculators, String calculator, Object body) {
+        return tree(calculators.evaluate(calculator, body, CoreData.BENCHMARKS), CoreData.MESSAGES);
+    }
+
     static Map<String, Object> to(
             MethodRegistry methods, Benchmarks benchmarks, Messages messages, String method, Object body) {
-        Outcome outcome = methods.evaluate(method, body, benchmarks);
+        return tree(methods.evaluate(method, body, benchmarks), messages);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> tree(Outcome outcome, Messages messages) {
         if (outcome instanceof Outcome.Evaluated evaluated) {
             return WorkedCase.JSON.convertValue(Envelope.of(evaluated.evaluation(), messages), Map.class);
         }

@@ -8,8 +8,9 @@ import org.apache.commons.rng.core.source32.XoShiRo128PlusPlus;
 
 /**
  * A good plan of many steps: rounds of the places, cut into shares of equal work, packed, and then bettered by changes
- * of order and person that are kept by simulated annealing (Kirkpatrick and others, 1983). The work is bounded by
- * counting, not by a clock, and the chance is seeded: the same day gives the same plan on every machine.
+ * of order and person that are kept while they worsen it by less than a falling threshold (Dueck and Scheuer, 1990). The work is bounded by
+ * counting, not by a clock, the chance is seeded, and nothing but sums and comparisons decides: the same day gives the same
+ * plan on every machine.
  */
 final class LocalSearch {
 
@@ -105,9 +106,9 @@ final class LocalSearch {
             }
             change(order, wanted);
             double found = tried(order, wanted);
-            double done = Math.min(1, (double) packer.looks() / mostLooks);
-            double heat = best.finish() * HOT * Math.pow(COLD / HOT, done);
-            if (found <= cost || random.nextFloat() < Math.exp((cost - found) / heat)) {
+            double left = Math.max(0, 1 - (double) packer.looks() / mostLooks);
+            double allowed = best.finish() * (COLD + (HOT - COLD) * left * left) * random.nextFloat();
+            if (found <= cost + allowed) {
                 cost = found;
                 System.arraycopy(order, 0, kept, 0, n);
                 System.arraycopy(wanted, 0, keptWanted, 0, n);

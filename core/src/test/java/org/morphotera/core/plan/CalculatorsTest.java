@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.Calculators;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.JvmAnswers;
 import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.calculator.Calculator;
@@ -21,7 +22,6 @@ import org.morphotera.core.method.AnyInputTest;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.RandomFields;
 import org.morphotera.core.reading.FaultText;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 
 class CalculatorsTest {
@@ -41,20 +41,11 @@ class CalculatorsTest {
         return ((Outcome.Evaluated) ALL.evaluate(id, Map.of("inputs", inputs), CoreData.BENCHMARKS)).evaluation();
     }
 
-    @SuppressWarnings("unchecked")
-    private static Map<String, Object> answer(WorkedCase worked) {
-        Outcome outcome = ALL.evaluate(worked.method(), worked.body(), CoreData.BENCHMARKS);
-        if (outcome instanceof Outcome.Evaluated done) {
-            return WorkedCase.JSON.convertValue(Envelope.of(done.evaluation(), CoreData.MESSAGES), Map.class);
-        }
-        List<FaultText> faults = FaultText.of(((Outcome.Refused) outcome).faults(), CoreData.MESSAGES);
-        return Map.of("errors", WorkedCase.JSON.convertValue(faults, List.class));
-    }
-
     @ParameterizedTest
     @MethodSource("cases")
     void comesOutAsWorked(WorkedCase worked) {
-        assertThat(worked.misses(answer(worked))).isEmpty();
+        assertThat(worked.misses(JvmAnswers.to(ALL, worked.method(), worked.body())))
+                .isEmpty();
     }
 
     @ParameterizedTest
