@@ -239,7 +239,8 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
   const navigate = useNavigate()
   const isToday = view.day.plannedOn === today()
   const overdue = course.late.find((each) => each.chain === turn.chain && each.step === turn.step)
-  const mark = (ended: boolean) => {
+  // all that a mark goes by comes with the call: the step shown may be another by the time it is sent
+  const mark = ({ turn, ended }: { turn: Turn; ended: boolean }) => {
     // the server's time is known to some milliseconds only: nothing ends before it began
     const at = new Date(Math.max(now, turn.mark ? Date.parse(turn.mark.begunAt) : now)).toISOString()
     const { planId, stopId, method } = { planId: view.day.id, stopId: turn.stopId, method: turn.method }
@@ -257,7 +258,17 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
         version: turn.mark?.version ?? 0,
       },
       `${turn.title} at ${turn.stop} ${ended ? 'ended' : 'begun'}`,
-    ).then(() => client.invalidateQueries({ queryKey: ['day-plan', view.day.id] }))
+    ).then((kept) => {
+      if (!kept.sent) return
+      client.setQueryData(
+        queries.dayPlan(planId).queryKey,
+        (known) =>
+          known && {
+            ...known,
+            marks: [...known.marks.filter((each) => each.id !== kept.data.id), kept.data],
+          },
+      )
+    })
   }
   const tell = useMutation({ mutationFn: mark })
   const go = useMutation({
@@ -276,7 +287,7 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
             version: 0,
           }).catch(() => undefined)
       }
-      if (!turn.mark && turn.step === 0) await mark(false)
+      if (!turn.mark && turn.step === 0) await mark({ turn, ended: false })
       void navigate(`/visits/${work.visitId}/stops/${turn.stopId}/${turn.method}`)
     },
   })
@@ -296,11 +307,19 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
       {isToday && (
         <div className="no-print flex flex-wrap gap-x-4 gap-y-2">
           {turn.going ? (
-            <Button kind="primary" disabled={tell.isPending} onClick={() => tell.mutate(true)}>
+            <Button
+              kind="primary"
+              disabled={tell.isPending}
+              onClick={() => tell.mutate({ turn, ended: true })}
+            >
               Done
             </Button>
           ) : (
-            <Button kind="primary" disabled={tell.isPending} onClick={() => tell.mutate(false)}>
+            <Button
+              kind="primary"
+              disabled={tell.isPending}
+              onClick={() => tell.mutate({ turn, ended: false })}
+            >
               Begin
             </Button>
           )}

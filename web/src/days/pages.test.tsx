@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { screen, waitFor, within } from '@testing-library/react'
 import { afterEach, describe, expect, it } from 'vitest'
-import type { DayMarkWrite, DayView, YearEntry } from '../api/schema'
+import type { DayMark, DayMarkWrite, DayView, YearEntry } from '../api/schema'
 import dayPlansJson from '../testing/demo/dayPlans.json'
 import goodDaysJson from '../testing/demo/goodDays.json'
 import yearJson from '../testing/demo/year.json'
@@ -102,18 +102,21 @@ describe('a day of work', () => {
   })
 
   it('keeps what is begun and done, and goes by it at once', async () => {
+    const marks = new Map<string, DayMark>()
     const asked = serve({
-      [`GET ${DAY}`]: planned,
+      [`GET ${DAY}`]: () => ({ ...planned, marks: [...marks.values()] }),
       'PUT /api/day-marks/*': (call: Asked) => {
         const body = call.body as DayMarkWrite
-        return { ...body, id: call.path.split('/').at(-1), version: body.version + 1 }
+        const id = call.path.split('/').at(-1)!
+        marks.set(id, { ...body, id, version: body.version + 1 })
+        return marks.get(id)
       },
     })
     const { user } = open('/days/:id', <DayPage />, `/days/${planned.day.id}`)
     const own = await screen.findByRole('region', { name: planned.day.people[0] })
     await user.click(within(own).getByRole('button', { name: 'Begin' }))
-    await user.click(await within(own).findByRole('button', { name: 'Done' }))
-    await waitFor(() => expect(own.textContent).toMatch(/1 of \d+ steps done/))
+    await user.click(await within(own).findByRole('button', { name: 'Done' }, { timeout: 8000 }))
+    await waitFor(() => expect(own.textContent).toMatch(/1 of \d+ steps done/), { timeout: 8000 })
     const [begun] = writes(asked).filter((call) => call.path.startsWith('/api/day-marks/'))
     const body = begun!.body as DayMarkWrite
     expect(body).toMatchObject({ planId: planned.day.id, person: 0, step: 0, version: 0 })

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it } from 'vitest'
-import type { Field, FieldFaceView, FieldWrite, StopWrite } from '../api/schema'
+import type { FieldFaceView, FieldWrite, StopWrite } from '../api/schema'
 import { shapesOf, type Point } from '../geo/geo'
 import { open, putAway, Refusal, serve, writes, type Asked } from '../testing/page'
 import placesJson from '../testing/demo/places.json'
@@ -33,7 +33,7 @@ const CORNERS: Point[] = [
 ]
 
 describe('the shapes of a field', () => {
-  const field = face.field as Field
+  const field = face.field
 
   it('are drawn as outline, zones and what is kept off', () => {
     expect(shapesOf(withDrawn(field, 'outline', CORNERS, '').boundary)[0]!.kind).toBe('area')

@@ -53,7 +53,7 @@ class MethodsApiTest {
     @Test
     void calculatorsAreListedAndUnknownOnesNotFound() {
         assertThat(nobody.get("/api/calculators").list())
-                .hasSize(11)
+                .hasSize(14)
                 .allSatisfy(each -> assertThat((List<?>) each.get("inputs")).isNotEmpty());
         assertThat(nobody.send("POST", "/api/calculators/magic", "{}", "application/json")
                         .status())
@@ -89,7 +89,7 @@ class MethodsApiTest {
 
     @Test
     void refusesABodyThatIsTooLarge() {
-        String body = "{\"readings\": {\"key\": \"" + "x".repeat(65 * 1024) + "\"}}";
+        String body = "{\"readings\": {\"key\": \"" + "x".repeat(257 * 1024) + "\"}}";
         assertThat(nobody.send("POST", "/api/methods/texture-feel/evaluate", body, "application/json")
                         .status())
                 .isEqualTo(413);

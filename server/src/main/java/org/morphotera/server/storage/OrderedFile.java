@@ -12,13 +12,16 @@ import org.h2.store.fs.FilePathWrapper;
 /**
  * A file whose parts are known by their heads only once they are whole. The file database finds its newest part by head
  * and foot and looks at nothing between them; after a cut of the power these could be there and the middle not. So the
- * head is written after the rest is on the disk. Addresses say {@code ordered:} before the path.
+ * head is written after the rest is on the disk, and the head of the file after the part that it names. Addresses say {@code ordered:} before the path.
  */
 public final class OrderedFile extends FilePathWrapper {
 
     static final String SCHEME = "ordered";
 
     private static final int BLOCK = 4096;
+    /** Before it lies the head of the file, twice. */
+    private static final long FIRST_PART = 2L * BLOCK;
+
     private static final byte[] PART = "chunk:".getBytes(StandardCharsets.US_ASCII);
 
     /** The address of a file database, on files of this kind. */
@@ -50,6 +53,11 @@ public final class OrderedFile extends FilePathWrapper {
         public int write(ByteBuffer from, long at) throws IOException {
             int length = from.remaining();
             if (length < PART.length || !isPart(from)) {
+                if (at < FIRST_PART) {
+                    // the head of the file names a part: were that not there after a cut, the database would take the
+                    // part at the end of the file for the newest, however old that is
+                    base.force(false);
+                }
                 return base.write(from, at);
             }
             int headLength = Math.min(length, BLOCK);
