@@ -156,6 +156,9 @@ class JourneysIT extends Journeys {
         page.keyboard().press("g");
         page.keyboard().press("b");
         page.waitForURL("**/bench");
+        // the address changes before the page does: keys that come before it still go to the page that leaves
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Bench")))
+                .isVisible();
         page.keyboard().press("g");
         page.keyboard().press("f");
         page.waitForURL("**/fields");
