@@ -86,9 +86,12 @@ describe('GeoJSON', () => {
   })
 
   it('takes several areas and what is wrapped', () => {
-    const several = { type: 'MultiPolygon', coordinates: [[ring], [ring]] }
-    expect(shapesOf(JSON.stringify(several))[0]!.parts).toHaveLength(2)
-    expect(shapesOf(JSON.stringify({ type: 'Feature', properties: null, geometry: several }))).toHaveLength(1)
+    const several = { type: 'MultiPolygon', coordinates: [[ring], [ring, ring.slice(0, 3)]] }
+    const shapes = shapesOf(JSON.stringify(several))
+    // each with its own holes, not one with the others as its holes
+    expect(shapes.map((shape) => shape.parts.length)).toEqual([1, 2])
+    const feature = { type: 'Feature', properties: { id: 'two' }, geometry: several }
+    expect(shapesOf(JSON.stringify(feature)).map((shape) => shape.properties['id'])).toEqual(['two', 'two'])
   })
 
   it.each(['', 'not JSON', '[]', '{"type":"Circle"}', '{"type":"Feature","geometry":null}', 'null'])(

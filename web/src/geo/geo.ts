@@ -39,7 +39,7 @@ export function wayTo(from: Point, to: Point) {
 /** A shape with what is said of it. */
 export type Shape = {
   kind: 'point' | 'line' | 'area'
-  /** rings of areas, else one row of points for each part */
+  /** rings of one polygon, the first around the others, else one row of points for each part */
   parts: Point[][]
   properties: Record<string, unknown>
 }
@@ -73,8 +73,6 @@ function shapeOf(tree: Tree, properties: Record<string, unknown>): Shape | undef
       return { kind: 'line', parts: each(tree.coordinates).map(points), properties }
     case 'Polygon':
       return { kind: 'area', parts: each(tree.coordinates).map(points), properties }
-    case 'MultiPolygon':
-      return { kind: 'area', parts: each(tree.coordinates).flatMap(each).map(points), properties }
     default:
       return undefined
   }
@@ -90,17 +88,24 @@ export function shapesOf(text: string | undefined): Shape[] {
   }
 }
 
+/** Several polygons are several shapes, each with its own holes, and the same is said of each. */
+function wholeOf(tree: Tree, properties: Record<string, unknown>): Shape[] {
+  const trees =
+    tree.type === 'MultiPolygon'
+      ? each(tree.coordinates).map((coordinates) => ({ type: 'Polygon', coordinates }))
+      : [tree]
+  return trees.flatMap((one) => shapeOf(one, properties) ?? [])
+}
+
 function shapesIn(tree: unknown): Shape[] {
   if (typeof tree !== 'object' || tree === null) return []
   const { type, features, geometry, properties } = tree as Tree
   if (type === 'FeatureCollection') return each(features).flatMap(shapesIn)
   if (type === 'Feature') {
     const said = (properties ?? {}) as Record<string, unknown>
-    const shape = typeof geometry === 'object' && geometry !== null ? shapeOf(geometry, said) : undefined
-    return shape ? [shape] : []
+    return typeof geometry === 'object' && geometry !== null ? wholeOf(geometry, said) : []
   }
-  const shape = shapeOf(tree, {})
-  return shape ? [shape] : []
+  return wholeOf(tree, {})
 }
 
 const closed = (ring: Point[]) => {

@@ -278,7 +278,11 @@ function Places({ face }: { face: FieldFaceView }) {
         <p className="mt-2 flex flex-wrap items-center gap-x-4 text-sm text-soft">
           {outline.length > 0 && (
             <span>
-              {units.text(Math.round(hectares(outline[0]!.parts) * 10) / 10, 'ha')} within the outline
+              {units.text(
+                Math.round(outline.reduce((sum, shape) => sum + hectares(shape.parts), 0) * 10) / 10,
+                'ha',
+              )}{' '}
+              within the outline
             </span>
           )}
           {undo && (

@@ -53,6 +53,9 @@ describe('the shapes of a field', () => {
       features: [1, 2].map(() => ({ type: 'Feature', properties: {}, geometry: polygon })),
     })
     expect(JSON.parse(withImported(field, 'outline', two).boundary!)).toMatchObject({ type: 'MultiPolygon' })
+    // what was several comes in again as several
+    const again = withImported(field, 'outline', two).boundary!
+    expect(JSON.parse(withImported(field, 'outline', again).boundary!).coordinates).toHaveLength(2)
     const before = shapesOf(field.zones).length
     const names = shapesOf(withImported(field, 'zone', two).zones).map((zone) => zone.properties['id'])
     expect(names.slice(before)).toEqual([`Zone ${before + 1}`, `Zone ${before + 2}`])
