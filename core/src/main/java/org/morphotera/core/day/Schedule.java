@@ -12,8 +12,4 @@ record Schedule(int[] person, double[] start, double late, double finish) {
 
     /** Nearer than this two times are the same. */
     static final double SAME = 1e-7;
-
-    boolean betterThan(Schedule other) {
-        return other == null || late < other.late - SAME || late < other.late + SAME && finish < other.finish - SAME;
-    }
 }
