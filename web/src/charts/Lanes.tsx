@@ -159,7 +159,10 @@ export function LaneKey({ course }: { course: LaneCourse }) {
     <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm">
       {stops.map((turn, i) => (
         <li key={turn.stopId} className="flex items-center gap-1.5">
-          <span className="inline-block size-3.5" style={{ background: GROUNDS[i % GROUNDS.length] }} />
+          <span
+            className="inline-block size-3.5"
+            style={{ background: GROUNDS[i % GROUNDS.length], printColorAdjust: 'exact' }}
+          />
           {several ? `${turn.field}, ${turn.stop}` : turn.stop}
         </li>
       ))}

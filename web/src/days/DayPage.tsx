@@ -27,7 +27,7 @@ export function DayPage() {
   const start = startOf(view.day)
   const names = view.fields.map((field) => field.name).join(', ')
   return (
-    <div className="mx-auto grid w-full max-w-6xl gap-6 px-5 py-6 sm:px-7">
+    <div className="mx-auto grid w-full max-w-6xl gap-6 px-5 py-6 sm:px-7 print:gap-2 print:p-0">
       <header className="flex flex-wrap items-end gap-4">
         <div className="mr-auto">
           <Link to="/today" className="no-print text-accent hover:underline">
@@ -78,7 +78,7 @@ export function DayPage() {
           Planning the day …
         </p>
       )}
-      <div className="grid gap-6 md:grid-cols-2">
+      <div className="grid gap-6 md:grid-cols-2 print:grid-cols-[2fr_1fr] print:gap-3">
         <Bring view={view} />
         <Reminders view={view} />
       </div>
@@ -93,7 +93,7 @@ function Actions({ view }: { view: DayView }) {
     mutationFn: () => must(api.DELETE('/api/day-plans/{id}', { params: { path: { id: view.day.id } } })),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['day-plans'] })
-      void navigate('/today')
+      void navigate('/today', { state: { dropped: view } })
     },
   })
   return (
@@ -124,7 +124,7 @@ const hours = (minutes: number) => {
 function Summary({ course, view }: { course: Course; view: DayView }) {
   const start = startOf(view.day)
   return (
-    <p className="text-xl leading-snug">
+    <p className="text-xl leading-snug print:text-sm">
       <b>{hours(course.finish)}</b>, until {showClock(start + course.finish * MINUTE)}
       <span className="text-soft">
         {' '}
@@ -155,8 +155,8 @@ function PersonList({
   const [all, setAll] = useState(false)
   const after = own.filter((turn) => !turn.done && turn !== next)
   return (
-    <section aria-label={name} className="grid content-start gap-2">
-      <h2 className="flex items-baseline gap-3 text-xl">
+    <section aria-label={name} className="grid content-start gap-2 print:gap-0.5">
+      <h2 className="flex items-baseline gap-3 text-xl print:text-sm">
         {name}
         <span className="text-sm font-normal text-soft">
           {done} of {own.length} steps done
@@ -211,7 +211,7 @@ function TurnLine({
   return (
     <li
       className={clsx(
-        'grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug print:grid print:py-0.5 print:text-[11px]',
+        'grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug print:grid print:py-0 print:text-[10px] print:leading-tight',
         paperOnly ? 'hidden' : 'grid',
       )}
     >
@@ -292,8 +292,8 @@ function NextTurn({ turn, view, now, course }: { turn: Turn; view: DayView; now:
     },
   })
   return (
-    <div className="grid gap-2 border-l-3 border-ink bg-paper p-3">
-      <p className="text-lg leading-snug font-bold">
+    <div className="grid gap-2 border-l-3 border-ink bg-paper p-3 print:gap-0 print:p-0 print:pl-2 print:text-[10px]">
+      <p className="text-lg leading-snug font-bold print:text-xs">
         {turn.title}
         {turn.label !== turn.title && `: ${turn.label.toLowerCase()}`}
       </p>
@@ -344,7 +344,7 @@ function Bring({ view }: { view: DayView }) {
   const { things, litres } = bring(view, methods)
   return (
     <section aria-label="What to bring" className="grid content-start gap-2">
-      <h2 className="text-xl">What to bring</h2>
+      <h2 className="text-xl print:text-sm">What to bring</h2>
       <ul className="grid gap-1 text-[15px] leading-snug print:block print:columns-2 print:text-[10px]">
         {litres > 0 && <li className="font-semibold">{litres} L of rain water or distilled water</li>}
         {things.map((thing) => (
@@ -374,7 +374,7 @@ function Reminders({ view }: { view: DayView }) {
   if (face?.field.landUse === 'pasture') lines.push('Livestock: ask where they are, shut gates, fence a pit.')
   return (
     <section aria-label="To mind" className="grid content-start gap-2">
-      <h2 className="text-xl">To mind</h2>
+      <h2 className="text-xl print:text-sm">To mind</h2>
       {lines.length === 0 && <p className="text-soft">Nothing out of the ordinary.</p>}
       {lines.map((line) => (
         <Notice key={line} severity="caution">

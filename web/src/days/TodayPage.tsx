@@ -1,10 +1,11 @@
-import { useQuery } from '@tanstack/react-query'
-import { Link } from 'react-router'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Link, useLocation, useNavigate } from 'react-router'
+import { api, must } from '../api/client'
 import type { DayView, YearEntry } from '../api/schema'
 import { queries } from '../queries/queries'
 import { AllClocks } from '../timers/ClocksPage'
 import { dueSteps, useNow, useTimers } from '../timers/clocks'
-import { buttonLook } from '../ui/controls'
+import { Button, buttonLook } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { showDay, today } from '../words/dates'
 import { showWeekday } from '../weather/GoodDays'
@@ -37,6 +38,7 @@ export function TodayPage() {
         </Link>
       </header>
       <div className="grid content-start gap-8">
+        <Dropped />
         <section aria-label="Days of work" className="grid gap-2">
           <h2 className="text-xl">Who goes where</h2>
           {plans.isPending && <Loading what="the days" />}
@@ -99,6 +101,39 @@ function RoundLink({ entries }: { entries: YearEntry[] }) {
     >
       Plan a day for the first {fields.length === 1 ? 'of them' : Math.min(3, fields.length)}
     </Link>
+  )
+}
+
+/** A day that was just dropped can be put back, with what was done of it. */
+function Dropped() {
+  const location = useLocation()
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const dropped = (location.state as { dropped?: DayView } | null)?.dropped
+  const back = useMutation({
+    mutationFn: async ({ day, marks }: DayView) => {
+      const { id, ...body } = day
+      await must(api.PUT('/api/day-plans/{id}', { params: { path: { id } }, body: { ...body, version: 0 } }))
+      for (const { id: mark, ...done } of marks)
+        await must(
+          api.PUT('/api/day-marks/{id}', { params: { path: { id: mark } }, body: { ...done, version: 0 } }),
+        )
+      return id
+    },
+    onSuccess: async (id) => {
+      await client.invalidateQueries({ queryKey: ['day-plans'] })
+      void navigate(`/days/${id}`)
+    },
+  })
+  if (!dropped) return null
+  return (
+    <p role="status" className="flex flex-wrap items-center gap-x-4">
+      The day of {showDay(dropped.day.plannedOn)} is dropped.
+      <Button kind="quiet" disabled={back.isPending} onClick={() => back.mutate(dropped)}>
+        Put it back
+      </Button>
+      {back.isError && <span className="text-sm text-failing">{back.error.message}</span>}
+    </p>
   )
 }
 

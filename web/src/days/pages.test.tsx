@@ -123,6 +123,32 @@ describe('a day of work', () => {
     expect(body.endedAt).toBeUndefined()
   })
 
+  it('is dropped, and put back with what was done', async () => {
+    const mark: DayMark = {
+      id: 'm',
+      planId: planned.day.id,
+      stopId: planned.day.fields[0]!.stopIds[0]!,
+      method: 'ph',
+      step: 0,
+      person: 0,
+      begunAt: '2026-05-04T08:30:00Z',
+      version: 3,
+    }
+    const asked = serve({
+      'GET /api/day-plans': [],
+      'GET /api/year': [],
+      'PUT /api/day-plans/*': planned.day,
+      'PUT /api/day-marks/*': mark,
+    })
+    const { user, router } = open('/today', <TodayPage />, '/today')
+    await router.navigate('/today', { state: { dropped: { ...planned, marks: [mark] } } })
+    await user.click(await screen.findByRole('button', { name: 'Put it back' }))
+    await waitFor(() => expect(router.state.location.pathname).toBe(`/days/${planned.day.id}`))
+    const [day, done] = writes(asked)
+    expect(day!.body).toMatchObject({ plannedOn: planned.day.plannedOn, version: 0 })
+    expect(done!.body).toMatchObject({ planId: planned.day.id, step: 0, version: 0 })
+  })
+
   it('warns who works alone', async () => {
     serve({ [`GET ${DAY}`]: { ...planned, day: { ...planned.day, people: ['Isla Fenn'] } } })
     open('/days/:id', <DayPage />, `/days/${planned.day.id}`)

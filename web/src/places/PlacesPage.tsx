@@ -5,15 +5,16 @@ import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import type { Field, FieldFaceView, FieldWrite, Stop, StopWrite } from '../api/schema'
 import { FieldNav } from '../fields/FieldNav'
-import { GroundMap, isRetired, placed } from '../fields/GroundMap'
-import { frameAt, hectares, shapesOf, toDegrees, toMetres, wayTo, type Point } from '../geo/geo'
+import { GroundMap, placed } from '../fields/GroundMap'
+import { frameAt, hectares, shapesOf, toDegrees, toMetres, type Point } from '../geo/geo'
 import { whereAmI } from '../geo/where'
 import { queries } from '../queries/queries'
-import { Button, Input, Labelled } from '../ui/controls'
+import { Button } from '../ui/controls'
 import { useNarrow } from '../ui/narrow'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { PlaceStops, type Proposal } from './PlaceStops'
+import { StopLine } from './StopLine'
 import { ShapeTools, withDrawn, withImported, withoutShape, type Drawn } from './ShapeTools'
 
 type Mode = { kind: Drawn | 'stop' | 'line'; corners: Point[] } | undefined
@@ -90,6 +91,7 @@ function Places({ face }: { face: FieldFaceView }) {
   const [undo, setUndo] = useState<{ id: string; from: Point; label: string }>()
   const [proposal, setProposal] = useState<Proposal>()
   const [error, setError] = useState<string>()
+  const [taken, setTaken] = useState<Pick<FieldWrite, 'boundary' | 'zones' | 'avoid'>>()
   const outline = shapesOf(field.boundary)
   const zones = shapesOf(field.zones)
   const avoid = shapesOf(field.avoid)
@@ -141,6 +143,7 @@ function Places({ face }: { face: FieldFaceView }) {
   }
   const keepShape = (name: string) => {
     if (!mode || mode.kind === 'stop' || mode.kind === 'line') return
+    setTaken(undefined)
     shapes.mutate(withDrawn(field, mode.kind, mode.corners, name))
     setMode(undefined)
   }
@@ -297,6 +300,17 @@ function Places({ face }: { face: FieldFaceView }) {
               Put {undo.label} back
             </Button>
           )}
+          {taken && (
+            <Button
+              kind="quiet"
+              onClick={() => {
+                shapes.mutate(taken)
+                setTaken(undefined)
+              }}
+            >
+              Put back what was taken away
+            </Button>
+          )}
           {(shapes.isPending || stops.isPending) && <span role="status">Keeping …</span>}
         </p>
         {failure && (
@@ -323,8 +337,15 @@ function Places({ face }: { face: FieldFaceView }) {
           onStand={() => void stand()}
           onKeep={keepShape}
           onLeave={() => setMode(undefined)}
-          onImport={(kind, text) => shapes.mutate(withImported(field, kind, text))}
-          onRemove={(kind, index) => shapes.mutate(withoutShape(field, kind, index))}
+          onImport={(kind, text) => {
+            setTaken(undefined)
+            shapes.mutate(withImported(field, kind, text))
+          }}
+          onRemove={(kind, index) => {
+            const { boundary, zones: before, avoid: off } = field
+            setTaken({ boundary, zones: before, avoid: off })
+            shapes.mutate(withoutShape(field, kind, index))
+          }}
         />
         <section aria-label="Stops" className="grid gap-3">
           <h2 className="text-xl">Stops</h2>
@@ -393,90 +414,5 @@ function Places({ face }: { face: FieldFaceView }) {
         </Link>
       </aside>
     </div>
-  )
-}
-
-/** One stop: its name, its words, and whether it is walked any more. */
-function StopLine({
-  stop,
-  from,
-  pending,
-  onChange,
-}: {
-  stop: Stop
-  from: Point | undefined
-  pending: boolean
-  onChange: (part: Partial<StopWrite>) => void
-}) {
-  const units = useUnits()
-  const [open, setOpen] = useState(false)
-  const [label, setLabel] = useState(stop.label)
-  const [note, setNote] = useState(stop.note ?? '')
-  const gone = isRetired(stop)
-  const way = from && placed(stop) ? wayTo(from, [stop.longitude, stop.latitude]) : undefined
-  return (
-    <li className="grid gap-2 border-t border-rule py-1">
-      <div className="flex min-h-11 flex-wrap items-center gap-x-3">
-        <span className={gone ? 'text-soft line-through' : 'font-semibold'}>{stop.label}</span>
-        <span className="mr-auto text-sm text-soft">
-          {stop.note ?? (placed(stop) ? (stop.endLongitude === undefined ? '' : 'a line') : 'no place yet')}
-          {way && ` ${units.text(Math.round(way.metres), 'm')} ${way.word} of the mark`}
-        </span>
-        <Button
-          kind="quiet"
-          aria-label={`${open ? 'Close' : 'Change'} ${stop.label}`}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {open ? 'Close' : 'Change'}
-        </Button>
-      </div>
-      {open && (
-        <form
-          className="grid gap-3 pb-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            onChange({ label, note: note || undefined })
-          }}
-        >
-          <Labelled label="Name">
-            {(aria) => <Input {...aria} value={label} onChange={(event) => setLabel(event.target.value)} />}
-          </Labelled>
-          <Labelled label="In words">
-            {(aria) => (
-              <Input
-                {...aria}
-                value={note}
-                placeholder="gate, 40 paces towards the oak"
-                onChange={(event) => setNote(event.target.value)}
-              />
-            )}
-          </Labelled>
-          <div className="flex flex-wrap gap-3">
-            <Button kind="primary" type="submit" disabled={pending || label.trim() === ''}>
-              Keep
-            </Button>
-            {from && (
-              <Button disabled={pending} onClick={() => onChange({ longitude: from[0], latitude: from[1] })}>
-                To the mark
-              </Button>
-            )}
-            {gone ? (
-              <Button disabled={pending} onClick={() => onChange({ retiredOn: undefined })}>
-                Walk it again
-              </Button>
-            ) : (
-              <Button
-                disabled={pending}
-                onClick={() => onChange({ retiredOn: new Date().toISOString().slice(0, 10) })}
-              >
-                Retire
-              </Button>
-            )}
-          </div>
-          <p className="text-sm text-soft">What was read at a retired stop stays.</p>
-        </form>
-      )}
-    </li>
   )
 }

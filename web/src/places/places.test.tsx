@@ -158,4 +158,14 @@ describe('the places of a field', () => {
     expect(body.retiredOn).toMatch(/^\d{4}-\d\d-\d\d$/)
     expect(body).toMatchObject({ label: face.stops[1]!.label, role: face.stops[1]!.role })
   })
+
+  it('takes a zone away and puts it back', async () => {
+    const { asked, user } = openPlaces()
+    await user.click(await screen.findByRole('button', { name: 'Take away Low corner' }))
+    await waitFor(() => expect(writes(asked)).toHaveLength(1))
+    expect((writes(asked)[0]!.body as FieldWrite).zones).toBeUndefined()
+    await user.click(await screen.findByRole('button', { name: 'Put back what was taken away' }))
+    await waitFor(() => expect(writes(asked)).toHaveLength(2))
+    expect((writes(asked)[1]!.body as FieldWrite).zones).toBe(face.field.zones)
+  })
 })

@@ -96,13 +96,16 @@ class DaysIT extends Journeys {
         page.navigate(server.url("/fields/" + field));
         assertThat(section(page, "Good days").getByRole(AriaRole.LISTITEM)).hasCount(14);
         page.navigate(server.url("/days/new?fields=" + field));
-        for (int stop = 3; stop <= 7; stop++) {
+        for (int stop = 4; stop <= 7; stop++) {
             page.getByLabel("Stop " + stop, new Page.GetByLabelOptions().setExact(true))
                     .uncheck();
         }
         page.getByText("Quick two", new Page.GetByTextOptions().setExact(true)).click();
         button(page, "One more person").click();
-        String start = LocalTime.now(ZoneOffset.UTC).minusMinutes(20).format(DateTimeFormatter.ofPattern("HH:mm"));
+        LocalTime now = LocalTime.now(ZoneOffset.UTC);
+        // just after midnight the day has not been going for twenty minutes yet
+        LocalTime begin = now.isBefore(LocalTime.of(0, 20)) ? LocalTime.MIDNIGHT : now.minusMinutes(20);
+        String start = begin.format(DateTimeFormatter.ofPattern("HH:mm"));
         page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true))
                 .fill(LocalDate.now(ZoneOffset.UTC).toString());
         page.getByLabel("First step at").fill(start);
@@ -110,43 +113,44 @@ class DaysIT extends Journeys {
         page.waitForURL(Pattern.compile("/days/[0-9a-f-]{36}$"));
         String day = page.url();
 
-        // it begins twenty minutes late: two tests at one stop, one for each
-        assertThat(section(page, "Helper 1")).isVisible();
-        Locator me = section(page, "Isla Fenn");
-        assertThat(me).containsText("0 of 1 steps done");
-        String before = page.locator("p.text-xl").innerText();
-        me.getByText("Begin", new Locator.GetByTextOptions().setExact(true)).click();
-        me.getByText("Done", new Locator.GetByTextOptions().setExact(true)).click();
-        assertThat(me).containsText("1 of 1 steps done");
-        Locator planned = page.getByText("Planned anew");
-        assertThat(planned.or(page.locator("p.text-xl").filter(new Locator.FilterOptions().setHasText(before)))
-                        .first())
+        // it begins twenty minutes late: two tests at each of two stops, and nothing is planned before now
+        Locator ends = page.getByText(Pattern.compile(", until \\d\\d:\\d\\d"));
+        assertThat(ends).isVisible();
+        String late = ends.innerText().replaceAll("(?s).*until (\\d\\d:\\d\\d).*", "$1");
+        if (now.isBefore(LocalTime.of(23, 0))) {
+            assertThat(LocalTime.parse(late)).isAfter(now);
+        }
+        // each one's first step is done at once: what is left is planned anew, and earlier
+        for (String name : List.of("Isla Fenn", "Helper 1")) {
+            Locator person = section(page, name);
+            assertThat(person).containsText("0 of 2 steps done");
+            person.getByText("Begin", new Locator.GetByTextOptions().setExact(true))
+                    .click();
+            person.getByText("Done", new Locator.GetByTextOptions().setExact(true))
+                    .click();
+            assertThat(person).containsText("1 of 2 steps done");
+        }
+        assertThat(page.getByText(Pattern.compile("The day ends \\d+ min earlier")))
                 .isVisible();
 
-        // the other one's test is opened from the day, recorded, and the day knows
-        Locator helper = section(page, "Helper 1");
-        helper.getByText("Open the test").click();
+        // the next test is opened from the day, which begins the visit; all are recorded, and the day knows
+        section(page, "Helper 1").getByText("Open the test").click();
         page.waitForURL("**/visits/*/stops/**");
-        boolean feel = page.url().contains("/texture-feel");
-        record(page, feel ? "texture-feel" : "structure");
-        page.waitForURL(Pattern.compile("/(measurements|visits)/"));
-        page.navigate(day);
-        assertThat(section(page, "Helper 1")).containsText("All done.");
-        record(page, feel ? "structure" : "texture-feel", day);
+        String visit = visitOfDay(advisor, day);
+        for (String stop : stopsOfDay(advisor, day)) {
+            for (String method : List.of("texture-feel", "structure")) {
+                page.navigate(server.url("/visits/" + visit + "/stops/" + stop + "/" + method));
+                page.waitForURL("**/" + method + "/*");
+                record(page, method);
+                assertThat(page).not().hasURL(Pattern.compile("/" + method + "/[^/]+$"));
+            }
+        }
         page.navigate(day);
         assertThat(section(page, "Isla Fenn")).containsText("All done.");
-        String visit = visitOfDay(advisor, day);
-        assertThat(tests(advisor, visit)).containsExactlyInAnyOrder("texture-feel", "structure");
+        assertThat(section(page, "Helper 1")).containsText("All done.");
+        assertThat(tests(advisor, visit))
+                .containsExactlyInAnyOrder("texture-feel", "texture-feel", "structure", "structure");
         assertThat(chromium.pageErrors).isEmpty();
-    }
-
-    private static void record(Page page, String method, String day) {
-        String visit = visitOfDay(server.client(), day);
-        page.navigate(server.url("/visits/" + visit));
-        page.locator("a[href*='/" + method + "']").first().click();
-        page.waitForURL("**/" + method + "/*");
-        record(page, method);
-        page.waitForURL(Pattern.compile("/(measurements|visits)/"));
     }
 
     /** Enters one of the two tests and records it. */
@@ -181,6 +185,15 @@ class DaysIT extends Journeys {
                 .get(0)
                 .get("visitId")
                 .toString();
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<String> stopsOfDay(ApiClient advisor, String url) {
+        String id = url.substring(url.lastIndexOf('/') + 1);
+        Map<String, Object> day =
+                (Map<String, Object>) advisor.get("/api/day-plans/" + id).json().get("day");
+        return (List<String>)
+                ((List<Map<String, Object>>) day.get("fields")).get(0).get("stopIds");
     }
 
     @SuppressWarnings("unchecked")
