@@ -33,7 +33,7 @@ export function DayPage() {
           <Link to="/today" className="no-print text-accent hover:underline">
             Today
           </Link>
-          <h1 className="text-3xl">{showDay(view.day.plannedOn)}</h1>
+          <h1 className="text-3xl print:text-xl">{showDay(view.day.plannedOn)}</h1>
           <p className="text-soft">
             {names} · {view.day.people.join(', ')} · from {view.day.startsAt}
           </p>
@@ -78,7 +78,7 @@ export function DayPage() {
           Planning the day …
         </p>
       )}
-      <div className="grid gap-6 md:grid-cols-2 print:grid-cols-[2fr_1fr] print:gap-3">
+      <div className="grid gap-6 md:grid-cols-2 print:grid-cols-1 print:gap-1">
         <Bring view={view} />
         <Reminders view={view} />
       </div>
@@ -211,7 +211,7 @@ function TurnLine({
   return (
     <li
       className={clsx(
-        'grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug print:grid print:py-0 print:text-[10px] print:leading-tight',
+        'grid-cols-[3.5rem_1fr] gap-x-3 border-t border-rule py-1.5 leading-snug print:grid print:py-0 print:text-[9px] print:leading-tight',
         paperOnly ? 'hidden' : 'grid',
       )}
     >
@@ -343,9 +343,9 @@ function Bring({ view }: { view: DayView }) {
   const methods = useQuery(queries.methods()).data ?? []
   const { things, litres } = bring(view, methods)
   return (
-    <section aria-label="What to bring" className="grid content-start gap-2">
+    <section aria-label="What to bring" className="grid content-start gap-2 print:gap-0">
       <h2 className="text-xl print:text-sm">What to bring</h2>
-      <ul className="grid gap-1 text-[15px] leading-snug print:block print:columns-2 print:text-[10px]">
+      <ul className="grid gap-1 text-[15px] leading-snug print:block print:columns-3 print:text-[9px] print:leading-tight">
         {litres > 0 && <li className="font-semibold">{litres} L of rain water or distilled water</li>}
         {things.map((thing) => (
           <li key={thing}>{thing}</li>
@@ -373,7 +373,7 @@ function Reminders({ view }: { view: DayView }) {
   if (weather && weather.rainChance >= 0.5) lines.push('Rain is likely: keep dishes and paper covered.')
   if (face?.field.landUse === 'pasture') lines.push('Livestock: ask where they are, shut gates, fence a pit.')
   return (
-    <section aria-label="To mind" className="grid content-start gap-2">
+    <section aria-label="To mind" className="grid content-start gap-2 print:gap-0 print:[&_p]:text-[9px]">
       <h2 className="text-xl print:text-sm">To mind</h2>
       {lines.length === 0 && <p className="text-soft">Nothing out of the ordinary.</p>}
       {lines.map((line) => (
