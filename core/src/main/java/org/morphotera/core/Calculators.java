@@ -5,6 +5,7 @@ import java.util.List;
 import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.day.DayPlan;
+import org.morphotera.core.laboratory.Composite;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.places.StopPlacement;
 import org.morphotera.core.plan.Amendments;
@@ -31,6 +32,7 @@ public final class Calculators {
         List<Calculator<?>> calculators = new ArrayList<>(Amendments.all());
         calculators.add(new DayPlan(methods));
         calculators.add(new SamplingWindows());
+        calculators.add(new Composite());
         return calculators;
     }
 }

@@ -20,7 +20,8 @@ public final class DataFiles {
             "/morphotera/benchmarks/scoring.txt",
             "/morphotera/benchmarks/plan.txt",
             "/morphotera/benchmarks/work.txt",
-            "/morphotera/benchmarks/days.txt");
+            "/morphotera/benchmarks/days.txt",
+            "/morphotera/benchmarks/laboratory.txt");
 
     private static final List<String> SHARED_MESSAGES = List.of(
             "/morphotera/messages/en-common.txt",
@@ -28,6 +29,7 @@ public final class DataFiles {
             "/morphotera/messages/en-judgement.txt",
             "/morphotera/messages/en-plan.txt",
             "/morphotera/messages/en-day.txt",
+            "/morphotera/messages/en-laboratory.txt",
             "/morphotera/messages/en-constraints.txt",
             "/morphotera/messages/en-actions.txt",
             "/morphotera/messages/en-limits.txt");

@@ -61,7 +61,8 @@ class ArchitectureTest {
                     "..core.plan..",
                     "..core.day..",
                     "..core.weather..",
-                    "..core.places..")
+                    "..core.places..",
+                    "..core.laboratory..")
             .layer("limits")
             .definedBy("..core.limits..")
             .layer("simulate")

@@ -43,7 +43,8 @@ public record WorkedCase(
                         "rain-garden",
                         "irrigation",
                         "day-plan",
-                        "sampling-windows")
+                        "sampling-windows",
+                        "composite")
                 .flatMap(id -> of(id).stream())
                 .toList();
     }

@@ -51,7 +51,12 @@ class Security {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(OpenCalls::matches)
                         .permitAll()
                         .requestMatchers(
-                                HttpMethod.GET, "/api/methods", "/api/methods/*", "/api/calculators", "/api/core-data")
+                                HttpMethod.GET,
+                                "/api/methods",
+                                "/api/methods/*",
+                                "/api/calculators",
+                                "/api/core-data",
+                                "/api/calendars/*")
                         .permitAll()
                         .requestMatchers("/api/session", "/api/openapi", "/actuator/health")
                         .permitAll()

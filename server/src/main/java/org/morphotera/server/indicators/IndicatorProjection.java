@@ -1,13 +1,13 @@
 package org.morphotera.server.indicators;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
@@ -39,10 +39,29 @@ public class IndicatorProjection {
         this.methods = methods;
     }
 
+    /** What a measurement shows, as rows. */
+    public record Shown(List<IndicatorRow> indicators, List<SightingMapper.Row> sightings) {}
+
     /** Adds what a measurement shows. */
     public void add(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
+        Shown shown = shown(measurement, place, readings, envelope);
+        for (SightingMapper.Row row : shown.sightings()) {
+            sightings.insert(place.practice(), place.field(), row);
+            refreshSighting(row);
+        }
+        for (IndicatorRow row : shown.indicators()) {
+            rows.insert(place.practice(), row);
+            refresh(row.stopId(), row.indicator(), row.band(), row.source());
+        }
+    }
+
+    /** Works out what a measurement shows, without keeping it. */
+    public Shown shown(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
         FieldMethod<?> method = methods.get(envelope.method());
-        addSightings(measurement, place, method.seen(readings, envelope, place.layer()));
+        List<SightingMapper.Row> seen = method.seen(readings, envelope, place.layer()).stream()
+                .map(each -> SightingMapper.Row.of(measurement, place.stop(), place.takenAt(), each))
+                .toList();
+        List<IndicatorRow> found = new ArrayList<>();
         String kind = method.kind(readings, envelope);
         Read read =
                 new Read(measurement, place.on(method.rated(readings, place.layer())), kind, method.source(readings));
@@ -51,20 +70,13 @@ public class IndicatorProjection {
             Envelope.RatingText rating =
                     method.hides(indicator.id(), envelope) ? null : envelope.standing(indicator.id());
             if (rating != null) {
-                insert(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason());
+                found.add(row(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason()));
             }
         }
         if (card.contextClass() != null && method.contextCode(envelope) instanceof String code) {
-            insert(read, card.contextClass(), envelope, null, null, code);
+            found.add(row(read, card.contextClass(), envelope, null, null, code));
         }
-    }
-
-    private void addSightings(UUID measurement, Place place, List<Sighting> seen) {
-        for (Sighting each : seen) {
-            SightingMapper.Row row = SightingMapper.Row.of(measurement, place.stop(), place.takenAt(), each);
-            sightings.insert(place.practice(), place.field(), row);
-            refreshSighting(row);
-        }
+        return new Shown(found, seen);
     }
 
     private void refreshSighting(SightingMapper.Row row) {
@@ -104,7 +116,7 @@ public class IndicatorProjection {
         unseen.forEach(this::refreshSighting);
     }
 
-    private void insert(
+    private static IndicatorRow row(
             Read read,
             String indicator,
             Envelope envelope,
@@ -114,31 +126,28 @@ public class IndicatorProjection {
         Place place = read.place();
         String band = DepthBand.ofMiddle(place.layer()).code();
         Envelope.Figure figure = figureName == null ? null : envelope.values().get(figureName);
-        rows.insert(
-                place.practice(),
-                new IndicatorRow(
-                        read.measurement(),
-                        indicator,
-                        place.field(),
-                        place.visit(),
-                        place.stop(),
-                        envelope.method(),
-                        band,
-                        place.layer() == null ? null : place.layer().topMm(),
-                        place.layer() == null ? null : place.layer().bottomMm(),
-                        rating == null ? null : rating.standing(),
-                        rating == null ? null : rating.low(),
-                        rating == null ? null : rating.high(),
-                        code,
-                        figure == null ? null : figure.value(),
-                        figure == null ? null : figure.low(),
-                        figure == null ? null : figure.high(),
-                        figure == null ? null : figure.unit(),
-                        points(envelope, indicator),
-                        read.kind(),
-                        read.source().code(),
-                        place.takenAt()));
-        refresh(place.stop(), indicator, band, read.source().code());
+        return new IndicatorRow(
+                read.measurement(),
+                indicator,
+                place.field(),
+                place.visit(),
+                place.stop(),
+                envelope.method(),
+                band,
+                place.layer() == null ? null : place.layer().topMm(),
+                place.layer() == null ? null : place.layer().bottomMm(),
+                rating == null ? null : rating.standing(),
+                rating == null ? null : rating.low(),
+                rating == null ? null : rating.high(),
+                code,
+                figure == null ? null : figure.value(),
+                figure == null ? null : figure.low(),
+                figure == null ? null : figure.high(),
+                figure == null ? null : figure.unit(),
+                points(envelope, indicator),
+                read.kind(),
+                read.source().code(),
+                place.takenAt());
     }
 
     private void refresh(UUID stop, String indicator, String band, String source) {

@@ -174,6 +174,11 @@ public class Measurements {
         }
     }
 
+    /** All measurements of a field that stand, in the order in which they were recorded. */
+    public List<Measurement> standing(UUID practice, UUID field) {
+        return rows.standingOf(practice, field).stream().map(form::measurement).toList();
+    }
+
     /** A measurement with its corrections, newest first. */
     public Measurement.History history(UUID practice, UUID id) {
         StoredMeasurement row = NotFoundException.require(rows.measurement(practice, id), "measurement");

@@ -15,7 +15,7 @@ import org.morphotera.server.web.RefusedException;
 import org.springframework.web.util.HtmlUtils;
 
 /** Turns XHTML with inline SVG into a PDF of A4 pages. Nothing is fetched while it does. */
-final class PdfWriter {
+public final class PdfWriter {
 
     /** The look of letters that every reader of PDF has; others are shipped, and taken where a text needs them. */
     private static final String PLAIN = "Helvetica";
@@ -44,7 +44,7 @@ final class PdfWriter {
     private PdfWriter() {}
 
     /** @param body XHTML of the body; every text in it escaped by {@link #text} */
-    static byte[] write(String title, String body) {
+    public static byte[] write(String title, String body) {
         if (body.length() > MOST_CHARACTERS) {
             throw tooLong();
         }
@@ -93,7 +93,7 @@ final class PdfWriter {
     }
 
     /** A text as XHTML; our own few signs in characters that the standard fonts of PDF have. */
-    static String text(String raw) {
+    public static String text(String raw) {
         String plain =
                 raw.replace('−', '-').replace("√h", "sqrt(h)").replace('₂', '2').replace("Σ", "sum");
         return HtmlUtils.htmlEscapeDecimal(plain, "UTF-8");

@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** Makes reports apart from the threads that answer requests: two at once, a few that wait, none for long. */
 @Component
-class Press implements DisposableBean {
+public class Press implements DisposableBean {
 
     private static final int AT_ONCE = 2;
     private static final int WAITING = 12;
@@ -42,7 +42,7 @@ class Press implements DisposableBean {
      *
      * @return fails with {@link BusyException} when too many wait, or when it takes too long
      */
-    <T> CompletableFuture<T> make(Supplier<T> report) {
+    public <T> CompletableFuture<T> make(Supplier<T> report) {
         CompletableFuture<T> made = new CompletableFuture<>();
         try {
             threads.execute(() -> {

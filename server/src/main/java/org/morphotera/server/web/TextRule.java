@@ -14,7 +14,7 @@ import tools.jackson.core.json.JsonFactory;
  * The one rule for texts that come in, names of entries among them: no control characters but tab and line breaks, no
  * halves of characters, and not longer than any place for them.
  */
-final class TextRule {
+public final class TextRule {
 
     static final int LONGEST = 100_000;
 
@@ -75,6 +75,11 @@ final class TextRule {
         return text.codePoints().anyMatch(TextRule::forbidden)
                 ? "It holds a character that can't be shown. Type it again."
                 : null;
+    }
+
+    /** Whether a text holds no character that can't be shown. */
+    public static boolean showable(String text) {
+        return text.codePoints().noneMatch(TextRule::forbidden);
     }
 
     private static boolean forbidden(int point) {

@@ -66,6 +66,11 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
             this.unit = unit;
             this.most = most;
         }
+
+        /** The one unit in which figures of it are taken. */
+        public Unit unit() {
+            return unit;
+        }
     }
 
     /**

@@ -1,0 +1,65 @@
+package org.morphotera.server.jobs;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Rows of long work. */
+@Mapper
+interface JobMapper {
+
+    /** A row: the result as JSON text. */
+    record Row(
+            UUID id,
+            UUID practiceId,
+            String kind,
+            String state,
+            long done,
+            long total,
+            String result,
+            Instant startedAt,
+            Instant endedAt) {}
+
+    String ROW = "select id, practice_id, kind, state, done, total, result, started_at, ended_at from job ";
+
+    @Insert("insert into job (id, practice_id, person_id, kind, state, done, total, started_at) "
+            + "values (#{id}, #{practice}, #{person}, #{kind}, 'running', 0, 0, #{at})")
+    void insert(
+            @Param("id") UUID id,
+            @Param("practice") UUID practice,
+            @Param("person") UUID person,
+            @Param("kind") String kind,
+            @Param("at") Instant at);
+
+    @Update("update job set state = #{state}, done = #{done}, total = #{total}, result = #{result}, ended_at = #{at} "
+            + "where id = #{id}")
+    void end(
+            @Param("id") UUID id,
+            @Param("state") String state,
+            @Param("done") long done,
+            @Param("total") long total,
+            @Param("result") String result,
+            @Param("at") Instant at);
+
+    /** What a stopped server left undone. */
+    @Update("update job set state = 'failed', result = #{result}, ended_at = #{at} where state = 'running'")
+    int endAll(@Param("result") String result, @Param("at") Instant at);
+
+    @Select(ROW + "where practice_id = #{practice} and id = #{id}")
+    Row job(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    @Select(ROW + "where practice_id = #{practice} order by started_at desc, id fetch first 20 rows only")
+    List<Row> jobs(UUID practice);
+
+    @Select("select id from job where ended_at < #{before}")
+    List<UUID> endedBefore(Instant before);
+
+    @Delete("delete from job where id = #{id} and state <> 'running'")
+    int delete(UUID id);
+}

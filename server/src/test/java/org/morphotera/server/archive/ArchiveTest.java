@@ -1,0 +1,407 @@
+package org.morphotera.server.archive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.morphotera.core.WorkedCase;
+import org.morphotera.server.OwnApp;
+import org.springframework.jdbc.core.ConnectionCallback;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** A practice comes back from its archive as it was, or not at all. */
+class ArchiveTest {
+
+    @TempDir
+    static Path folder;
+
+    private static OwnApp from;
+    private static OwnApp to;
+
+    @BeforeAll
+    static void start() {
+        from = OwnApp.start("--morphotera.data=" + folder.resolve("from"));
+        to = OwnApp.start("--morphotera.data=" + folder.resolve("to"));
+    }
+
+    @AfterAll
+    static void stop() {
+        from.close();
+        to.close();
+    }
+
+    private static <T> T on(OwnApp app, ConnectionWork<T> work) {
+        return app.bean(JdbcTemplate.class).execute((ConnectionCallback<T>) connection -> {
+            try {
+                return work.with(connection);
+            } catch (Exception e) {
+                throw new IllegalStateException(e);
+            }
+        });
+    }
+
+    private interface ConnectionWork<T> {
+        T with(Connection connection) throws Exception;
+    }
+
+    private static UUID anyPractice(long seed) {
+        return on(from, connection -> new AnyPractice(connection, seed).make());
+    }
+
+    /** An empty practice with one person on the server that is restored to. */
+    private static UUID emptyPractice(String email) {
+        UUID practice = UUID.randomUUID();
+        JdbcTemplate jdbc = to.bean(JdbcTemplate.class);
+        jdbc.update("insert into practice (id, name, created_at) values (?, 'New', now())", practice);
+        jdbc.update(
+                "insert into person (id, practice_id, email, name, role, password_hash, units, theme) "
+                        + "values (?, ?, ?, 'Somebody', 'ADVISOR', 'x', 'metric', 'desk')",
+                UUID.randomUUID(),
+                practice,
+                email);
+        return practice;
+    }
+
+    private static Path archive(UUID practice) throws IOException {
+        Path file = folder.resolve(UUID.randomUUID() + ".zip");
+        from.bean(Archives.class)
+                .write(practice, file, (done, total) -> assertThat(done).isLessThanOrEqualTo(total));
+        return file;
+    }
+
+    private static Restore.Restored restore(Path file, UUID inPlaceOf) throws DamagedArchiveException {
+        return to.bean(Restore.class)
+                .run(file, inPlaceOf, (done, total) -> assertThat(done).isLessThanOrEqualTo(total));
+    }
+
+    private static Map<String, Set<String>> rows(OwnApp app, UUID practice) {
+        return on(app, connection -> AnyPractice.rows(connection, practice));
+    }
+
+    private static long practices() {
+        return to.bean(JdbcTemplate.class).queryForObject("select count(*) from practice", Long.class);
+    }
+
+    @Test
+    void everyTableIsEitherInItOrLeftOutOnPurpose() {
+        Set<String> listed = new TreeSet<>(ArchiveTables.LEFT_OUT);
+        ArchiveTables.ALL.forEach(table -> listed.add(table.name()));
+        List<String> there = from.bean(JdbcTemplate.class)
+                .queryForList(
+                        "select table_name from information_schema.tables where table_schema = 'public' "
+                                + "and table_type = 'BASE TABLE'",
+                        String.class);
+        assertThat(listed).containsExactlyInAnyOrderElementsOf(there);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    void anyPracticeComesBackAsItWas(long seed) throws Exception {
+        UUID practice = anyPractice(seed);
+        Map<String, Set<String>> before = rows(from, practice);
+        UUID empty = emptyPractice("somebody" + seed + "@field.example");
+        Restore.Restored restored = restore(archive(practice), empty);
+        assertThat(restored.practiceId()).isEqualTo(practice);
+        Map<String, Set<String>> after = rows(to, practice);
+        // who restored it goes on in it
+        after.get("person").removeIf(row -> row.contains("somebody" + seed + "@field.example"));
+        assertThat(before.get("measurement")).isNotEmpty();
+        ArchiveTables.ALL.forEach(
+                table -> assertThat(after.get(table.name())).as(table.name()).isEqualTo(before.get(table.name())));
+        assertThat(to.bean(JdbcTemplate.class)
+                        .queryForObject("select count(*) from practice where id = ?", Long.class, empty))
+                .isZero();
+        assertThat(Files.list(folder.resolve("to-work"))
+                        .filter(Files::isDirectory)
+                        .filter(each -> each.getFileName().toString().startsWith("staging")))
+                .isEmpty();
+    }
+
+    @Test
+    void whatIsThereOrNotEmptyOrSignedInElsewhereIsRefused() throws Exception {
+        UUID practice = anyPractice(100);
+        Path file = archive(practice);
+        restore(file, emptyPractice("first@field.example"));
+        UUID again = emptyPractice("second@field.example");
+        assertThatThrownBy(() -> restore(file, again)).hasMessageContaining("on this server already");
+        assertThatThrownBy(() -> restore(archive(anyPractice(101)), practice)).hasMessageContaining("no longer empty");
+
+        UUID known = anyPractice(102);
+        String email = from.bean(JdbcTemplate.class)
+                .queryForObject(
+                        "select email from person where practice_id = ? fetch first 1 rows only", String.class, known);
+        emptyPractice(email);
+        Path taken = archive(known);
+        assertThatThrownBy(() -> restore(taken, again)).hasMessageContaining("in another practice of this server");
+        assertThat(rows(to, again).get("person")).hasSize(1);
+    }
+
+    @Test
+    void anArchiveOfEarlierTablesIsBroughtToToday() throws Exception {
+        UUID practice = anyPractice(200);
+        Map<String, Set<String>> before = rows(from, practice);
+        for (int schema : new int[] {8, 5, 2}) {
+            Path older = older(archive(practice), schema);
+            UUID empty = emptyPractice("older" + schema + "@field.example");
+            Restore.Restored restored = restore(older, empty);
+            assertThat(restored.fromSchema()).isEqualTo(schema);
+            Map<String, Set<String>> after = rows(to, practice);
+            if (schema == 8) {
+                assertThat(after.get("measurement")).isEqualTo(before.get("measurement"));
+                assertThat(after.get("stop")).isEqualTo(before.get("stop"));
+            }
+            assertThat(after.get("measurement")).hasSameSizeAs(before.get("measurement"));
+            assertThat(after.get("stop")).hasSameSizeAs(before.get("stop")).allMatch(row -> row.contains("\"role\":"));
+            assertThat(after.get("laboratory")).isEmpty();
+            forget(practice);
+        }
+    }
+
+    private static void forget(UUID practice) {
+        JdbcTemplate jdbc = to.bean(JdbcTemplate.class);
+        List<ArchiveTables.Table> tables = new ArrayList<>(ArchiveTables.ALL);
+        java.util.Collections.reverse(tables);
+        jdbc.update("update measurement set supersedes = null where practice_id = ?", practice);
+        tables.forEach(
+                table -> jdbc.update("delete from " + table.name() + " where " + table.ownedBy() + " = ?", practice));
+    }
+
+    /** The archive as an earlier version would have made it: without the tables and columns that came later. */
+    private static Path older(Path archive, int schema) throws Exception {
+        Path older = folder.resolve(UUID.randomUUID() + ".zip");
+        try (Staging then = Staging.open(folder, schema);
+                ZipFile in = new ZipFile(archive.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(older))) {
+            List<Map<String, Object>> tables = new ArrayList<>();
+            for (ArchiveTables.Table table : ArchiveTables.ALL) {
+                RowText text;
+                try {
+                    text = RowText.of(then.connection(), table.name());
+                } catch (java.sql.SQLException e) {
+                    continue;
+                }
+                StringBuilder lines = new StringBuilder();
+                long rows = 0;
+                for (String line :
+                        text(in, ArchiveManifest.entryOf(table.name())).split("(?<=})\n")) {
+                    Map<String, Object> row = new LinkedHashMap<>();
+                    @SuppressWarnings("unchecked")
+                    Map<String, Object> now = line.isBlank() ? Map.of() : WorkedCase.JSON.readValue(line, Map.class);
+                    text.names().forEach(name -> {
+                        if (now.containsKey(name)) {
+                            row.put(name, now.get(name));
+                        }
+                    });
+                    if (!row.isEmpty()) {
+                        lines.append(WorkedCase.JSON.writeValueAsString(row)).append('\n');
+                        rows++;
+                    }
+                }
+                byte[] bytes = lines.toString().getBytes(StandardCharsets.UTF_8);
+                entry(out, ArchiveManifest.entryOf(table.name()), bytes);
+                tables.add(Map.of("table", table.name(), "rows", rows, "sha256", RowText.sha256(bytes)));
+            }
+            for (ZipEntry each : in.stream().map(ZipEntry.class::cast).toList()) {
+                if (each.getName().startsWith("photos/")) {
+                    entry(out, each.getName(), in.getInputStream(each).readAllBytes());
+                }
+            }
+            @SuppressWarnings("unchecked")
+            Map<String, Object> manifest =
+                    new LinkedHashMap<>(WorkedCase.JSON.readValue(text(in, ArchiveManifest.NAME), Map.class));
+            manifest.put("schema", schema);
+            manifest.put("tables", tables);
+            entry(out, ArchiveManifest.NAME, WorkedCase.JSON.writeValueAsBytes(manifest));
+        }
+        return older;
+    }
+
+    private static void entry(ZipOutputStream out, String name, byte[] bytes) throws IOException {
+        out.putNextEntry(new ZipEntry(name));
+        out.write(bytes);
+        out.closeEntry();
+    }
+
+    private static String text(ZipFile in, String name) throws IOException {
+        try (InputStream entry = in.getInputStream(in.getEntry(name))) {
+            return new String(entry.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /** Entry by entry, so that a change of one is as its writer would have made it. */
+    private static Path changed(Path archive, Map<String, String> with) throws IOException {
+        Path changed = folder.resolve(UUID.randomUUID() + ".zip");
+        try (ZipFile in = new ZipFile(archive.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(changed))) {
+            for (ZipEntry each : in.stream().map(ZipEntry.class::cast).toList()) {
+                String text = with.get(each.getName());
+                entry(
+                        out,
+                        each.getName(),
+                        text == null ? in.getInputStream(each).readAllBytes() : text.getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return changed;
+    }
+
+    /** With its hash put right, as someone would who forges an archive. */
+    private static Path forged(Path archive, String table, String before, String after) throws IOException {
+        try (ZipFile in = new ZipFile(archive.toFile())) {
+            String entry = ArchiveManifest.entryOf(table);
+            String old = text(in, entry);
+            String lines = old.replaceFirst(before, after);
+            assertThat(lines).isNotEqualTo(old);
+            String manifest = text(in, ArchiveManifest.NAME)
+                    .replace(
+                            RowText.sha256(old.getBytes(StandardCharsets.UTF_8)),
+                            RowText.sha256(lines.getBytes(StandardCharsets.UTF_8)));
+            return changed(archive, Map.of(entry, lines, ArchiveManifest.NAME, manifest));
+        }
+    }
+
+    @Test
+    void aDamagedArchiveIsRefusedWithThePlace() throws Exception {
+        UUID practice = anyPractice(300);
+        Path file = archive(practice);
+        UUID empty = emptyPractice("damaged@field.example");
+        refused(changed(file, Map.of("tables/field.jsonl", "{}\n")), empty, "tables/field.jsonl", "does not hold");
+        refused(changed(file, Map.of(ArchiveManifest.NAME, "{")), empty, "archive.json", "can't be read");
+        refused(
+                forged(file, "stop", "\"field_id\":\"[^\"]*\"", "\"field_id\":\"" + UUID.randomUUID() + "\""),
+                empty,
+                "tables/stop.jsonl, line 1",
+                "does not fit");
+        refused(
+                forged(file, "stop", "\"position\":-?\\d+", "\"position\":\"x\""),
+                empty,
+                "tables/stop.jsonl, line 1",
+                "position can't be read");
+        refused(
+                forged(file, "stop", "\"practice_id\":\"[^\"]*\"", "\"practice_id\":\"" + UUID.randomUUID() + "\""),
+                empty,
+                "tables/stop.jsonl, line 1",
+                "another practice's");
+        refused(forged(file, "stop", "\"position\"", "\"rank\""), empty, "tables/stop.jsonl, line 1", "no column rank");
+        refused(forged(file, "stop", "\\{", "[{"), empty, "tables/stop.jsonl, line 1", "no JSON");
+        Path photos = folder.resolve(UUID.randomUUID() + ".zip");
+        try (ZipFile in = new ZipFile(file.toFile())) {
+            String photo = in.stream()
+                    .map(ZipEntry::getName)
+                    .filter(name -> name.startsWith("photos/"))
+                    .findFirst()
+                    .orElseThrow();
+            Files.copy(changed(file, Map.of(photo, "no picture")), photos);
+            refused(photos, empty, photo, "damaged");
+        }
+    }
+
+    private static void refused(Path file, UUID empty, String place, String said) {
+        assertThatThrownBy(() -> restore(file, empty))
+                .isInstanceOfSatisfying(
+                        DamagedArchiveException.class,
+                        e -> assertThat(e.place()).isEqualTo(place))
+                .hasMessageContaining(said);
+        assertThat(rows(to, empty).get("person")).hasSize(1);
+    }
+
+    /** 2,000 damages: each is refused, or was of a byte that says nothing and all came back as it was. */
+    @Test
+    void noDamageLeavesHalfAPractice() throws Exception {
+        UUID practice = anyPractice(400);
+        byte[] whole = Files.readAllBytes(archive(practice));
+        Map<String, Set<String>> before = rows(from, practice);
+        UUID empty = emptyPractice("cut@field.example");
+        Random random = new Random(400);
+        long practices = practices();
+        int refused = 0;
+        Path file = folder.resolve("damaged.zip");
+        for (int i = 0; i < 2000; i++) {
+            Files.write(file, damaged(whole, random));
+            try {
+                restore(file, empty);
+                Map<String, Set<String>> after = rows(to, practice);
+                after.get("person").removeIf(row -> row.contains("cut@field.example"));
+                assertThat(after).isEqualTo(before);
+                forget(practice);
+                empty = emptyPractice("cut@field.example");
+            } catch (DamagedArchiveException e) {
+                refused++;
+                assertThat(e.getMessage()).isNotBlank();
+            }
+            assertThat(practices()).isEqualTo(practices);
+        }
+        assertThat(refused).isGreaterThan(1500);
+    }
+
+    private static byte[] damaged(byte[] whole, Random random) {
+        int at = random.nextInt(whole.length);
+        switch (random.nextInt(4)) {
+            case 0 -> {
+                return java.util.Arrays.copyOf(whole, at);
+            }
+            case 1 -> {
+                ByteArrayOutputStream cut = new ByteArrayOutputStream();
+                int to = Math.min(whole.length, at + 1 + random.nextInt(2000));
+                cut.write(whole, 0, at);
+                cut.write(whole, to, whole.length - to);
+                return cut.toByteArray();
+            }
+            case 2 -> {
+                byte[] zeros = whole.clone();
+                java.util.Arrays.fill(zeros, at, Math.min(whole.length, at + 4096), (byte) 0);
+                return zeros;
+            }
+            default -> {
+                byte[] flipped = whole.clone();
+                flipped[at] ^= (byte) (1 << random.nextInt(8));
+                return flipped;
+            }
+        }
+    }
+
+    @Test
+    void theNightMakesArchivesAndKeepsTheNewest() throws Exception {
+        UUID practice = anyPractice(500);
+        from.bean(JdbcTemplate.class).update("delete from archive_setting");
+        ArchiveMapper rows = from.bean(ArchiveMapper.class);
+        rows.insert(new ArchiveMapper.Row(practice, true, "nights", 2, null, null, 1));
+        NightlyArchives nightly = from.bean(NightlyArchives.class);
+        Path made = nightly.folder(practice, "nights");
+        Files.createDirectories(made);
+        for (String old : List.of("a-2020-01-01-020000.zip", "a-2020-01-02-020000.zip")) {
+            Files.writeString(made.resolve(old), "old");
+        }
+        nightly.work();
+        nightly.work();
+        try (Stream<Path> files = Files.list(made)) {
+            assertThat(files.map(file -> file.getFileName().toString()))
+                    .hasSize(2)
+                    .contains("a-2020-01-02-020000.zip");
+        }
+        assertThat(rows.setting(practice).lastSaid()).startsWith("Made ");
+    }
+}
