@@ -20,7 +20,7 @@ const layers = [
   ['fields'],
   ['visits'],
   ['capture'],
-  ['limits', 'results', 'plans', 'bench', 'places', 'days'],
+  ['limits', 'results', 'plans', 'bench', 'places', 'days', 'exchange', 'laboratory'],
   ['app'],
 ]
 

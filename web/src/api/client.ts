@@ -67,6 +67,29 @@ export async function write(method: 'PUT', path: string, body: unknown): Promise
   throw refusal(response.status, answer)
 }
 
+/** Sends a file for long work; gives the name under which it is used. Throws an {@link ApiError}. */
+export async function upload(file: Blob): Promise<string> {
+  const response = await fetch('/api/uploads', {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream', 'X-XSRF-TOKEN': csrfToken() },
+    body: file,
+  }).catch(() => {
+    throw new ApiError(0, 'The server was not reached. Send the file again.')
+  })
+  const answer: unknown = await response.json().catch(() => undefined)
+  if (response.ok) return (answer as { id: string }).id
+  throw refusal(response.status, answer)
+}
+
+/** A text that the server makes, such as a drawing; throws an {@link ApiError}. */
+export async function text(path: string): Promise<string> {
+  const response = await fetch(path).catch(() => {
+    throw new ApiError(0, 'The server was not reached.')
+  })
+  if (response.ok) return response.text()
+  throw refusal(response.status, await response.json().catch(() => undefined))
+}
+
 type Answer<T> = { data?: T; error?: unknown; response: Response }
 
 /** The data of an answer; a refusal becomes an {@link ApiError}. */

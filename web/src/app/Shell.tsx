@@ -70,6 +70,8 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     'g b': () => navigate('/bench'),
     'g p': () => navigate('/products'),
     'g c': () => navigate('/clocks'),
+    'g l': () => navigate('/laboratory'),
+    'g e': () => navigate('/exchange'),
   })
   const change = useMutation({
     mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
@@ -99,6 +101,16 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       label: theme === 'desk' ? 'Daylight' : 'Desk',
       name: theme === 'desk' ? 'Daylight: for bright sun' : 'Desk: for indoors',
       act: () => change.mutate({ units, theme: theme === 'desk' ? 'daylight' : 'desk' }),
+    },
+    {
+      label: 'Laboratory',
+      name: 'Laboratory: bags, labels and results',
+      act: () => navigate('/laboratory'),
+    },
+    {
+      label: 'Exchange',
+      name: 'Exchange: files, calendar and archive',
+      act: () => navigate('/exchange'),
     },
     { label: 'Products', name: 'Products: what the practice buys', act: () => navigate('/products') },
     { label: '?', name: 'Keys', act: () => setKeysOpen(true) },

@@ -75,6 +75,14 @@ export const router = createBrowserRouter([
         lazy: () => import('../timers/ClocksPage').then((m) => ({ Component: m.ClocksPage })),
       },
       {
+        path: '/laboratory',
+        lazy: () => import('../laboratory/LaboratoryPage').then((m) => ({ Component: m.LaboratoryPage })),
+      },
+      {
+        path: '/exchange',
+        lazy: () => import('../exchange/ExchangePage').then((m) => ({ Component: m.ExchangePage })),
+      },
+      {
         path: '/products',
         lazy: () => import('../plans/ProductsPage').then((m) => ({ Component: m.ProductsPage })),
       },

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
+import { Kept } from '../charts/SavePicture'
 import { api, must } from '../api/client'
 import type { DayView } from '../api/schema'
 import { queries } from '../queries/queries'
@@ -51,21 +52,23 @@ export function DayPage() {
               ))}
             </div>
           )}
-          <div
-            className="overflow-x-auto"
-            // what scrolls must be reached by the keyboard
-            // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-            tabIndex={0}
-            role="group"
-            aria-label="Lanes over time"
-          >
-            <Lanes
-              course={course}
-              people={view.day.people}
-              start={start}
-              now={view.day.plannedOn === today() ? now : undefined}
-            />
-          </div>
+          <Kept title={`Day of ${showDay(view.day.plannedOn)}`} unit="hours">
+            <div
+              className="overflow-x-auto"
+              // what scrolls must be reached by the keyboard
+              // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+              tabIndex={0}
+              role="group"
+              aria-label="Lanes over time"
+            >
+              <Lanes
+                course={course}
+                people={view.day.people}
+                start={start}
+                now={view.day.plannedOn === today() ? now : undefined}
+              />
+            </div>
+          </Kept>
           <LaneKey course={course} />
           <div className="grid gap-6 md:grid-cols-2 print:grid-cols-2 print:gap-3">
             {view.day.people.map((name, person) => (

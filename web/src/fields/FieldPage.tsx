@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import { SaveMenu } from '../charts/SavePicture'
+import { text as fetchText } from '../api/client'
 import { queries } from '../queries/queries'
 import type { FieldFaceView, FindingView, ManagementEvent, VisitStrip } from '../api/schema'
 import { useKeys } from '../ui/keys'
@@ -51,6 +53,14 @@ export function FieldPage() {
             onChoose={choose}
           />
         </div>
+        {face.findings.length > 0 && (
+          <div className="flex justify-end">
+            <SaveMenu
+              name={face.field.name}
+              drawing={() => fetchText(`/api/fields/${face.field.id}/face.svg`)}
+            />
+          </div>
+        )}
       </section>
       <aside className="grid content-start gap-8 border-l border-rule bg-paper px-5 py-6 sm:px-8">
         {finding ? (

@@ -1,3 +1,4 @@
+import { fileName, saveFile } from '../ui/saveFile'
 import { useQuery } from '@tanstack/react-query'
 import { Fragment, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -158,11 +159,7 @@ function exportJob(job: Job) {
   const content =
     picture ??
     new Blob([JSON.stringify({ label, keptAt, path, body }, undefined, 2)], { type: 'application/json' })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(content)
-  link.download = `${label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.${picture ? (picture.type.split('/')[1] ?? 'jpeg') : 'json'}`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(content, `${fileName(label)}.${picture ? (picture.type.split('/')[1] ?? 'jpeg') : 'json'}`)
 }
 
 const shown = (value: unknown) => (typeof value === 'object' ? JSON.stringify(value) : String(value ?? '–'))

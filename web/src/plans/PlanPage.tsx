@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
+import { Kept } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
 import type { ActionView, PlanView, ProposalView } from '../api/schema'
 import { OutlookChart } from '../charts/OutlookChart'
@@ -16,6 +17,7 @@ import { PaperPlan } from './PaperPlan'
 
 /** What is proposed, agreed, done and dropped on a field, in the order of the work; and what to expect. */
 export function PlanPage() {
+  const units = useUnits()
   const { id } = useParams()
   const query = useQuery(queries.plan(id!))
   const [open, setOpen] = useState<ProposalView | ActionView>()
@@ -48,7 +50,13 @@ export function PlanPage() {
             </p>
           )}
           {plan.outlooks.map((outlook) => (
-            <OutlookChart key={outlook.indicator} outlook={outlook} />
+            <Kept
+              key={outlook.indicator}
+              title={`${plan.field}: ${outlook.label} to come`}
+              unit={units.symbol(outlook.unit)}
+            >
+              <OutlookChart outlook={outlook} />
+            </Kept>
           ))}
         </aside>
         <Panel title={open ? open.title : ''} open={open !== undefined} onClose={() => setOpen(undefined)}>

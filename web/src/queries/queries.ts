@@ -124,6 +124,29 @@ export const queries = {
       queryKey: ['day-plan', id],
       queryFn: () => must(api.GET('/api/day-plans/{id}', { params: { path: { id } } })),
     }),
+  laboratories: () =>
+    queryOptions({ queryKey: ['laboratories'], queryFn: () => must(api.GET('/api/laboratories')) }),
+  bags: () => queryOptions({ queryKey: ['bags'], queryFn: () => must(api.GET('/api/bags')) }),
+  dispatches: () =>
+    queryOptions({
+      queryKey: ['dispatches'],
+      queryFn: () => must(api.GET('/api/dispatches')),
+      // an answer comes by itself
+      refetchInterval: 15_000,
+    }),
+  jobs: () =>
+    queryOptions({
+      queryKey: ['jobs'],
+      queryFn: () => must(api.GET('/api/jobs')),
+      refetchInterval: (query) => (query.state.data?.some((job) => job.state === 'running') ? 700 : 30_000),
+    }),
+  archiveSetting: () =>
+    queryOptions({ queryKey: ['archive-setting'], queryFn: () => must(api.GET('/api/archive-setting')) }),
+  calendarAddresses: () =>
+    queryOptions({
+      queryKey: ['calendar-addresses'],
+      queryFn: () => must(api.GET('/api/calendar-addresses')),
+    }),
   year: () => queryOptions({ queryKey: ['year'], queryFn: () => must(api.GET('/api/year')) }),
   photos: (field: string) =>
     queryOptions({

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useParams, useSearchParams } from 'react-router'
+import { Kept } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
 import type { ComparedPlace, DifferenceView, FaceLayout } from '../api/schema'
 import { showDay } from '../words/dates'
@@ -155,30 +156,32 @@ function TwoFaces({
   const shown = differences.filter((each) => each.defensible).slice(0, layout.rowY.length)
   const order = shown.map((each, i) => ({ each, y: face.rowY[i]! }))
   return (
-    <div className="overflow-x-auto">
-      <svg viewBox={`0 -26 ${WIDTH} ${face.height + 30}`} className="w-full min-w-[560px]" aria-hidden>
-        <FaceHead x={LEFT} anchor="start" place={one} />
-        <FaceHead x={RIGHT + SOIL} anchor="end" place={other} />
-        <Ground face={face} texture={one.texture} x={LEFT} width={SOIL} rootsTo={rootsOf(one)} />
-        <Ground face={face} texture={other.texture} x={RIGHT} width={SOIL} rootsTo={rootsOf(other)} />
-        <line x1="0" x2={WIDTH} y1={face.surface} y2={face.surface} stroke="var(--ink)" strokeWidth="1.5" />
-        {order.map(({ each, y }) => (
-          <Strand
-            key={`${each.indicator}@${each.band}`}
-            difference={each}
-            y={y}
-            face={face}
-            layer={layerOf(one, each)}
-            units={units}
-          />
-        ))}
-        {shown.length === 0 && (
-          <text x={WIDTH / 2} y={face.surface + 60} textAnchor="middle" fill="var(--soft)" fontSize="16">
-            No difference you could defend.
-          </text>
-        )}
-      </svg>
-    </div>
+    <Kept title="Two places by depth" unit={units.symbol('mm')}>
+      <div className="overflow-x-auto">
+        <svg viewBox={`0 -26 ${WIDTH} ${face.height + 30}`} className="w-full min-w-[560px]" aria-hidden>
+          <FaceHead x={LEFT} anchor="start" place={one} />
+          <FaceHead x={RIGHT + SOIL} anchor="end" place={other} />
+          <Ground face={face} texture={one.texture} x={LEFT} width={SOIL} rootsTo={rootsOf(one)} />
+          <Ground face={face} texture={other.texture} x={RIGHT} width={SOIL} rootsTo={rootsOf(other)} />
+          <line x1="0" x2={WIDTH} y1={face.surface} y2={face.surface} stroke="var(--ink)" strokeWidth="1.5" />
+          {order.map(({ each, y }) => (
+            <Strand
+              key={`${each.indicator}@${each.band}`}
+              difference={each}
+              y={y}
+              face={face}
+              layer={layerOf(one, each)}
+              units={units}
+            />
+          ))}
+          {shown.length === 0 && (
+            <text x={WIDTH / 2} y={face.surface + 60} textAnchor="middle" fill="var(--soft)" fontSize="16">
+              No difference you could defend.
+            </text>
+          )}
+        </svg>
+      </div>
+    </Kept>
   )
 }
 

@@ -204,10 +204,13 @@ export function Choice<T extends string>({
 
 export function Check({
   label,
+  aria,
   checked,
   onChange,
 }: {
   label: string
+  /** its name where no words stand beside it */
+  aria?: string
   checked: boolean
   onChange: (checked: boolean) => void
 }) {
@@ -216,6 +219,7 @@ export function Check({
       <input
         type="checkbox"
         className="size-5 accent-(--ink)"
+        aria-label={aria}
         checked={checked}
         onChange={(event) => onChange(event.target.checked)}
       />

@@ -40,6 +40,8 @@ export const KEYS: [string, string][] = [
   ['g b', 'go to Bench'],
   ['g c', 'go to Clocks'],
   ['g p', 'go to Products'],
+  ['g l', 'go to the Laboratory'],
+  ['g e', 'go to Exchange'],
   ['/', 'find a field'],
   ['v', 'new visit, on a field'],
   ['n', 'next test, on a visit'],

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { Kept } from '../../charts/SavePicture'
 import { whole } from '../../api/readings'
 import { useKeys } from '../../ui/keys'
 import { useUnits } from '../../units/units'
@@ -17,6 +18,7 @@ type Soaked = { minute: number; cumulativeMm: number }
 
 /** A ring with its water: two runs against the clock, or the depth soaked in as time goes on. */
 export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
+  const units = useUnits()
   const { draft } = capture
   const { drawn } = known<'ring-infiltration'>(capture.method)
   const ring = remembered('ring')
@@ -44,7 +46,9 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
       }
       picture={
         way === 'series' ? (
-          <RingCurve series={series} envelope={live?.envelope} />
+          <Kept title="Water taken in by the ring" unit={units.symbol('mm')}>
+            <RingCurve series={series} envelope={live?.envelope} />
+          </Kept>
         ) : (
           <Ring runs={runs} running={draft.content.startedAt !== undefined} />
         )

@@ -1,4 +1,5 @@
 import { useMemo } from 'react'
+import { Kept } from '../../charts/SavePicture'
 import { useCore } from '../../core/core'
 import { showSpan } from '../../timers/clocks'
 import { useUnits } from '../../units/units'
@@ -107,8 +108,16 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
       </details>
       <Check {...entry.flag('dispersant')} />
       <Check {...entry.flag('waterClearAtEnd')} />
-      {live?.envelope && <Triangle envelope={live.envelope} />}
-      {live?.envelope && <JarShares envelope={live.envelope} />}
+      {live?.envelope?.values.sandPct && (
+        <Kept title="Texture by the jar" unit="%">
+          <Triangle envelope={live.envelope} />
+        </Kept>
+      )}
+      {live?.envelope && (
+        <Kept title="Shares of the jar" unit="%">
+          <JarShares envelope={live.envelope} />
+        </Kept>
+      )}
       {live?.envelope?.values.sandCutUm && (
         <p className="text-sm text-soft">
           Marked at those times, the sand line stands for{' '}

@@ -228,7 +228,7 @@ class LaboratoryTest {
         Map<String, Object> change = Land.rows(looked.json(), "changes").get(0);
         assertThat(change.get("field")).isEqualTo("Test polder");
         assertThat(change.get("after")).isNotEqualTo(change.get("before"));
-        assertThat(change.get("after").toString()).containsIgnoringCase("acid");
+        assertThat(change.get("after").toString()).contains("too sour");
         assertThat(land.face().get("leading")).isNull();
     }
 

@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -102,5 +104,90 @@ class ReportTest {
         long start = System.nanoTime();
         assertThat(report(land)).contains("土壤");
         assertThat((System.nanoTime() - start) / 1_000_000).as("ms").isLessThan(15_000);
+    }
+
+    @Test
+    void thePlanStandsInTheReportWithAmountsAndDatesAndWhatWasDone() throws IOException {
+        Land land = measured();
+        String agreed = UUID.randomUUID().toString();
+        Land.ok(advisor.put(
+                "/api/actions/" + agreed,
+                Map.of(
+                        "fieldId",
+                        land.field,
+                        "kind",
+                        "keep-covered",
+                        "inputs",
+                        Map.of(),
+                        "amount",
+                        "3 t/ha of straw",
+                        "person",
+                        "The contractor",
+                        "dueFrom",
+                        "2026-09-01",
+                        "dueTo",
+                        "2026-10-15",
+                        "state",
+                        "agreed",
+                        "version",
+                        0)));
+        Land.ok(advisor.put(
+                "/api/actions/" + UUID.randomUUID(),
+                Map.of(
+                        "fieldId",
+                        land.field,
+                        "kind",
+                        "cover-crop",
+                        "inputs",
+                        Map.of(),
+                        "state",
+                        "done",
+                        "doneOn",
+                        "2026-04-20",
+                        "actualRate",
+                        "25 kg/ha of vetch",
+                        "followUpOn",
+                        "2026-10-01",
+                        "version",
+                        0)));
+        String text = report(land);
+        assertThat(text)
+                .contains("What is agreed", "3 t/ha of straw", "1 Sept 2026 to 15 Oct 2026", "The contractor")
+                .contains("Done of the plan", "25 kg/ha of vetch", "20 Apr 2026", "1 Oct 2026");
+        assertThat(text.indexOf("What is agreed")).isLessThan(text.indexOf("By depth"));
+    }
+
+    /** However long what stands before it is, the head of a table has a line of it on the same page. */
+    @Test
+    void noHeadOfATableIsLeftBehindOnAPage() throws IOException {
+        Land land = measured();
+        Set<String> heads = Set.of("Function Level Standing Seen", "Indicator Depth Stop 1 Field");
+        int seen = 0;
+        for (int events = 0; events < 40; events++) {
+            land.event(DAY.minusDays(events), "other", List.of());
+            if (events % 2 == 1) {
+                continue;
+            }
+            byte[] pdf = advisor.bytes("/api/fields/" + land.field + "/report.pdf");
+            try (PDDocument document = Loader.loadPDF(pdf)) {
+                for (int page = 1; page <= document.getNumberOfPages(); page++) {
+                    PDFTextStripper stripper = new PDFTextStripper();
+                    stripper.setStartPage(page);
+                    stripper.setEndPage(page);
+                    List<String> lines = stripper.getText(document)
+                            .lines()
+                            .map(String::strip)
+                            .filter(line -> !line.isEmpty() && !line.matches("Morphotera.*|\\d+ of \\d+"))
+                            .toList();
+                    assertThat(heads).doesNotContain(lines.get(lines.size() - 1));
+                    assertThat(lines.get(lines.size() - 1))
+                            .doesNotStartWith("What this soil does")
+                            .doesNotStartWith("What was done")
+                            .doesNotStartWith("Sheet of");
+                    seen += lines.stream().anyMatch(heads::contains) ? 1 : 0;
+                }
+            }
+        }
+        assertThat(seen).isGreaterThan(20);
     }
 }

@@ -49,7 +49,7 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/readings.csv", produces = CSV)
-    ResponseEntity<StreamingResponseBody> readings(
+    ResponseEntity<StreamingResponseBody> exportReadings(
             @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
         return file(
                 who,
@@ -61,7 +61,7 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/figures.csv", produces = CSV)
-    ResponseEntity<StreamingResponseBody> figures(
+    ResponseEntity<StreamingResponseBody> exportFigures(
             @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
         return file(
                 who,
@@ -73,19 +73,19 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/records.xlsx", produces = WORKBOOK)
-    ResponseEntity<StreamingResponseBody> workbook(
+    ResponseEntity<StreamingResponseBody> exportWorkbook(
             @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
         return file(who, field, "records", "xlsx", WORKBOOK, tables::workbook);
     }
 
     @GetMapping(value = "/api/exports/fields.geojson", produces = GEOJSON)
-    ResponseEntity<StreamingResponseBody> geojson(
+    ResponseEntity<StreamingResponseBody> exportShapes(
             @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
         return file(who, field, "fields", "geojson", GEOJSON, geo::write);
     }
 
     @GetMapping(value = "/api/exports/records.zip", produces = ZIP)
-    ResponseEntity<StreamingResponseBody> dataPackage(
+    ResponseEntity<StreamingResponseBody> exportPackage(
             @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
         return file(who, field, "records", "zip", ZIP, dataPackage::write);
     }

@@ -43,14 +43,14 @@ class ImportController {
     /** Reads a table of readings, one a line. */
     @PostMapping("/api/imports/readings")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Job readings(@AuthenticationPrincipal Advisor who, @RequestBody @Validated ImportOrder order) {
+    Job importReadings(@AuthenticationPrincipal Advisor who, @RequestBody @Validated ImportOrder order) {
         return start(who, order, "readings", (file, handle) -> readings.run(who, file, order.store(), handle));
     }
 
     /** Reads fields and stops from GeoJSON. */
     @PostMapping("/api/imports/fields")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Job fields(@AuthenticationPrincipal Advisor who, @RequestBody @Validated ImportOrder order) {
+    Job importFields(@AuthenticationPrincipal Advisor who, @RequestBody @Validated ImportOrder order) {
         return start(who, order, "fields", (file, handle) -> fields.run(who, file, order.store()));
     }
 

@@ -126,6 +126,21 @@ public class FieldPlans {
                         .sum());
     }
 
+    /** What is agreed and what was done of a field's plan, in the order of the work; for paper. */
+    public List<PlannedWork> work(UUID practice, UUID id) {
+        Field field = NotFoundException.require(fields.field(practice, id), "field");
+        Map<String, Found> findings = limits.findings(practice, field);
+        OrderRules rules = ActionChecks.rules(facts.of(practice, field, findings), limits.beliefs(field, findings));
+        List<Action> actions =
+                rows.actions(practice, id).stream().map(this::action).toList();
+        return actions.stream()
+                .filter(each -> !each.state().equals("dropped"))
+                .map(each -> view(each, actions, rules, null))
+                .sorted(FieldPlans::byOrder)
+                .map(PlannedWork::of)
+                .toList();
+    }
+
     /** What a patch by itself asks to be spread. */
     private List<Proposals.Proposal> amendments(UUID practice, Field field, StopRole patch) {
         Map<String, Found> found =

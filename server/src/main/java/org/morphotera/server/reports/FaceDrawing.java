@@ -1,5 +1,7 @@
 package org.morphotera.server.reports;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +19,9 @@ final class FaceDrawing {
     private static final int SOIL_X = 46;
     private static final int SOIL_WIDTH = 92;
     private static final int ROWS_X = 212;
+    private static final int HEAD = 30;
+    private static final int FOOT = 26;
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
     private static final double[] TINTS = {0, 110, 230, 330, 450};
     private static final String[] SOIL = {"#46362a", "#59452f", "#7a6444", "#97835c", "#8a8770"};
     private static final Map<String, String> COLOURS =
@@ -60,6 +65,36 @@ final class FaceDrawing {
                         drawing.face.height())
                 + drawing.svg
                 + "</svg>";
+    }
+
+    /** The drawing by itself: with whose it is above it, and the unit of depth and the day below. */
+    static String titled(String field, LocalDate day, List<Faces.FindingView> findings, ShownUnits units) {
+        String face = of(findings, units);
+        FaceDrawing drawing = new FaceDrawing(findings, units);
+        double height = drawing.face.height() + HEAD + FOOT;
+        return String.format(
+                Locale.ROOT,
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%d\" height=\"%.0f\" viewBox=\"0 0 %d %.0f\" "
+                        + "font-family=\"Helvetica, Arial, sans-serif\"><rect width=\"%d\" height=\"%.0f\" fill=\"#ffffff\"/>"
+                        + "<text x=\"0\" y=\"18\" font-size=\"17\" font-weight=\"bold\" fill=\"#14211e\">%s</text>"
+                        + "<svg y=\"%d\" width=\"%d\" height=\"%.0f\" viewBox=\"0 0 %d %.0f\">%s</svg>"
+                        + "<text x=\"0\" y=\"%.0f\" font-size=\"11\" fill=\"#4b5a55\">Depth in %s · %s · Morphotera</text></svg>",
+                WIDTH,
+                height,
+                WIDTH,
+                height,
+                WIDTH,
+                height,
+                PdfWriter.text(field),
+                HEAD,
+                WIDTH,
+                drawing.face.height(),
+                WIDTH,
+                drawing.face.height(),
+                face,
+                height - 8,
+                units.symbol("mm"),
+                day.format(DAY));
     }
 
     private void add(String format, Object... args) {

@@ -13,6 +13,7 @@ import org.morphotera.server.change.Changes;
 import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.limits.Leading;
+import org.morphotera.server.plans.PlannedWork;
 import org.morphotera.server.sheets.Sheets;
 
 /** A field for the one who works it: the face, what limits it, the sheet, what changed, in plain words. */
@@ -35,12 +36,14 @@ final class GrowerReport {
             LocalDate today,
             Faces.FieldFaceView face,
             Sheets.SheetView sheet,
+            List<PlannedWork> work,
             List<Changes.SeriesChange> changes,
             List<Picture> pictures,
             ShownUnits units) {
         GrowerReport report = new GrowerReport(units);
         report.head(practice, today, face);
         report.leading(face);
+        report.plan(work);
         report.html.append("<h2>By depth</h2>").append(FaceDrawing.of(face.findings(), units));
         report.functions(face);
         report.changes(changes);
@@ -109,9 +112,74 @@ final class GrowerReport {
         html.append("</p>");
     }
 
+    /** What is to be done, how much and when; then what was. */
+    private void plan(List<PlannedWork> work) {
+        List<PlannedWork> agreed =
+                work.stream().filter(each -> each.doneOn() == null).toList();
+        List<PlannedWork> done =
+                work.stream().filter(each -> each.doneOn() != null).toList();
+        if (!agreed.isEmpty()) {
+            head("What is agreed", "What", "How much", "When", "Who");
+            for (PlannedWork each : agreed) {
+                html.append("<tr><td><b>").append(text(each.title())).append("</b>");
+                html.append(
+                        each.against() == null ? "" : "<br/><span class='soft'>" + text(each.against()) + "</span>");
+                each.waits()
+                        .forEach(wait -> html.append("<br/><span class='soft'>")
+                                .append(text(wait))
+                                .append("</span>"));
+                cell(each.amount() == null ? "" : units.prose(each.amount()));
+                cell(span(each.dueFrom(), each.dueTo()));
+                cell(each.person() == null ? "" : each.person());
+                html.append("</td></tr>");
+            }
+            html.append("</tbody></table>");
+        }
+        if (!done.isEmpty()) {
+            head("Done of the plan", "What", "How much", "Done on", "Look again");
+            for (PlannedWork each : done) {
+                html.append("<tr><td>").append(text(each.title()));
+                String much = each.actualRate() == null ? each.amount() : each.actualRate();
+                cell(much == null ? "" : units.prose(much));
+                cell(each.doneOn().format(DAY));
+                cell((each.followUpOn() == null ? "" : each.followUpOn().format(DAY))
+                        + (each.followUp() == null ? "" : ": " + each.followUp()));
+                html.append("</td></tr>");
+            }
+            html.append("</tbody></table>");
+        }
+    }
+
+    private void cell(String content) {
+        html.append("</td><td>").append(text(content));
+    }
+
+    private static String span(LocalDate from, LocalDate to) {
+        if (from == null && to == null) {
+            return "";
+        }
+        if (from == null) {
+            return "until " + to.format(DAY);
+        }
+        return to == null || to.equals(from) ? "from " + from.format(DAY) : from.format(DAY) + " to " + to.format(DAY);
+    }
+
+    /** A heading and the head of its table, which comes again on every page that the table goes on to. */
+    private void head(String heading, String... columns) {
+        html.append("<h2>").append(text(heading)).append("</h2>");
+        tableHead(columns);
+    }
+
+    private void tableHead(String... columns) {
+        html.append("<table><thead><tr>");
+        for (String column : columns) {
+            html.append("<th>").append(text(column)).append("</th>");
+        }
+        html.append("</tr></thead><tbody>");
+    }
+
     private void functions(Faces.FieldFaceView face) {
-        html.append("<h2>What this soil does</h2><table><tr><th>Function</th><th>Level</th><th>Standing</th>");
-        html.append("<th>Seen</th></tr>");
+        head("What this soil does", "Function", "Level", "Standing", "Seen");
         for (Sheets.FunctionView function : face.overall().functions()) {
             html.append("<tr><td>").append(text(function.label())).append("</td><td>");
             html.append(
@@ -124,7 +192,7 @@ final class GrowerReport {
                     .append(Math.round(100 * function.measuredShare()))
                     .append(" %</td></tr>");
         }
-        html.append("</table>");
+        html.append("</tbody></table>");
     }
 
     private void changes(List<Changes.SeriesChange> changes) {
@@ -180,10 +248,10 @@ final class GrowerReport {
                 .append(percent(sheet.plant()));
         html.append(sheet.question() == null ? "." : ". " + text(sheet.question()))
                 .append("</p>");
-        html.append("<table><tr><th>Indicator</th><th>Depth</th>");
-        sheet.stops()
-                .forEach(stop -> html.append("<th>").append(text(stop.label())).append("</th>"));
-        html.append("<th>Field</th></tr>");
+        List<String> columns = new java.util.ArrayList<>(List.of("Indicator", "Depth"));
+        sheet.stops().forEach(stop -> columns.add(stop.label()));
+        columns.add("Field");
+        tableHead(columns.toArray(String[]::new));
         for (Sheets.SheetRow row : sheet.rows()) {
             html.append("<tr><td>").append(text(row.label())).append("</td><td class='soft'>");
             html.append(text(units.prose(row.depth()))).append("</td>");
@@ -193,7 +261,7 @@ final class GrowerReport {
             });
             html.append("<td><b>").append(flag(row.field())).append("</b></td></tr>");
         }
-        html.append("</table><p class='soft'>Not measured: ");
+        html.append("</tbody></table><p class='soft'>Not measured: ");
         List<String> missing = java.util.stream.Stream.concat(
                         sheet.soil().notMeasured().stream(), sheet.plant().notMeasured().stream())
                 .toList();

@@ -30,9 +30,10 @@ public final class PdfWriter {
               @bottom-right { content: counter(page) " of " counter(pages); font: 8pt Helvetica; color: #4b5a55; }
               @bottom-left { content: "Morphotera"; font: 8pt Helvetica; color: #4b5a55; } }
             body { font: 9.5pt Helvetica; color: #14211e; line-height: 1.35; }
-            h1 { font-size: 21pt; margin: 0 0 2mm 0; } h2 { font-size: 12.5pt; margin: 6mm 0 1.5mm 0; }
+            h1 { font-size: 21pt; margin: 0 0 2mm 0; } h2 { font-size: 12.5pt; margin: 6mm 0 1.5mm 0; page-break-after: avoid; -fs-page-break-min-height: 48mm; }
             p { margin: 0 0 2mm 0; } .soft { color: #4b5a55; } .lead { font-size: 14pt; font-weight: bold; }
-            table { border-collapse: collapse; width: 100%; } tr { page-break-inside: avoid; }
+            table { border-collapse: collapse; width: 100%; -fs-table-paginate: paginate; }
+            thead { display: table-header-group; } tr { page-break-inside: avoid; }
             th, td { text-align: left; padding: 1.1mm 2mm 1.1mm 0; border-bottom: 0.3pt solid #cdd5cf;
               vertical-align: top; } th { font-weight: bold; }
             .robust { color: #0c6a60; } .serviceable { color: #37658c; } .strained { color: #935a05; }

@@ -20,6 +20,7 @@ import org.morphotera.server.change.ChangeReader;
 import org.morphotera.server.faces.FaceReader;
 import org.morphotera.server.faces.Faces;
 import org.morphotera.server.photos.PhotoReader;
+import org.morphotera.server.plans.FieldPlans;
 import org.morphotera.server.sheets.SheetReader;
 import org.morphotera.server.sheets.Sheets;
 import org.morphotera.server.web.NotFoundException;
@@ -41,6 +42,7 @@ class ReportsController {
 
     private final FaceReader faces;
     private final SheetReader sheets;
+    private final FieldPlans plans;
     private final ChangeReader changes;
     private final PhotoReader photos;
     private final AccountReader accounts;
@@ -53,6 +55,7 @@ class ReportsController {
     ReportsController(
             FaceReader faces,
             SheetReader sheets,
+            FieldPlans plans,
             ChangeReader changes,
             PhotoReader photos,
             AccountReader accounts,
@@ -64,6 +67,7 @@ class ReportsController {
         this.press = press;
         this.faces = faces;
         this.sheets = sheets;
+        this.plans = plans;
         this.changes = changes;
         this.photos = photos;
         this.accounts = accounts;
@@ -78,6 +82,17 @@ class ReportsController {
         return press.make(() -> made(who, id));
     }
 
+    /** The field's face as a drawing of its own, with its name, units and day in it. */
+    @GetMapping(value = "/api/fields/{id}/face.svg", produces = "image/svg+xml")
+    ResponseEntity<String> face(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
+        Faces.FieldFaceView face = faces.read(who.practiceId(), id);
+        ShownUnits units =
+                ShownUnits.of(accounts.byEmail(who.getUsername()).units().equals("us"));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("image/svg+xml"))
+                .body(FaceDrawing.titled(face.field().name(), LocalDate.now(clock), face.findings(), units));
+    }
+
     private ResponseEntity<byte[]> made(Advisor who, UUID id) {
         Faces.FieldFaceView face = faces.read(who.practiceId(), id);
         boolean tested = face.visits().stream().anyMatch(visit -> visit.measurements() > 0);
@@ -88,6 +103,7 @@ class ReportsController {
                 LocalDate.now(clock),
                 face,
                 sheet,
+                plans.work(who.practiceId(), id),
                 changes.told(who.practiceId(), id),
                 pictures(who.practiceId(), id),
                 ShownUnits.of(person.units().equals("us")));
