@@ -10,7 +10,7 @@ import { Button, Check, Input, Labelled, QuantityInput, Select } from '../ui/con
 import { Failed, Loading, Notice, asSeverity } from '../ui/states'
 import { useUnits } from '../units/units'
 import { showDay } from '../words/dates'
-import { useLabTests } from './tests'
+import { labelled, useLabTests } from './tests'
 
 type Row = { topMm: number; bottomMm: number; tests: string; cores: number; grams: number; days: number }
 
@@ -22,7 +22,7 @@ export function BagForm({
 }: {
   field?: string
   visit?: string
-  onDone: (bag: Bag) => void
+  onDone: (made: Bag[]) => void
 }) {
   const fields = useQuery(queries.fields({ order: 'name' }))
   const [field, setField] = useState(given ?? '')
@@ -52,7 +52,7 @@ function OfField({
 }: {
   field: string
   visit?: string
-  onDone: (bag: Bag) => void
+  onDone: (made: Bag[]) => void
 }) {
   const face = useQuery(queries.field(field))
   const session = useQuery(queries.session()).data
@@ -94,12 +94,12 @@ function Make({
   visit: string
   stops: { id: string; label: string; role: string }[]
   me: string
-  onDone: (bag: Bag) => void
+  onDone: (made: Bag[]) => void
 }) {
   const client = useQueryClient()
   const units = useUnits()
   const options = useLabTests()
-  const [id] = useState(() => uuid())
+  const [ids] = useState(() => Array.from({ length: 9 }, () => uuid()))
   const [visit, setVisit] = useState(first)
   const [chosen, setChosen] = useState(() =>
     stops.filter((stop) => stop.role === 'routine').map((stop) => stop.id),
@@ -108,7 +108,6 @@ function Make({
   const [areaHa, setAreaHa] = useState(area ?? 1)
   const [sampler, setSampler] = useState(me)
   const [note, setNote] = useState('')
-  const [layer, setLayer] = useState(0)
   const advice = useQuery({
     queryKey: ['composite', areaHa, tests],
     queryFn: async () => {
@@ -123,40 +122,47 @@ function Make({
     enabled: tests.length > 0 && areaHa > 0,
   })
   const rows = (advice.data?.series.bags ?? []) as unknown as Row[]
-  const row = rows[Math.min(layer, rows.length - 1)]
   const save = useMutation({
-    mutationFn: (of: Row) =>
-      must(
-        api.PUT('/api/bags/{id}', {
-          params: { path: { id } },
-          body: {
-            visitId: visit,
-            stopIds: chosen,
-            depthTopMm: of.topMm,
-            depthBottomMm: of.bottomMm,
-            takenAt: new Date().toISOString(),
-            sampler: sampler.trim(),
-            tests: of.tests.split(' '),
-            cores: of.cores,
-            note: note.trim() || undefined,
-            version: 0,
-          },
-        }),
-      ),
-    onSuccess: async (bag) => {
+    mutationFn: async (of: Row[]) => {
+      const takenAt = new Date().toISOString()
+      const made: Bag[] = []
+      // a layer is a bag of its own; a second try sends the same bags again
+      for (const [i, row] of of.entries())
+        made.push(
+          await must(
+            api.PUT('/api/bags/{id}', {
+              params: { path: { id: ids[i]! } },
+              body: {
+                visitId: visit,
+                stopIds: chosen,
+                depthTopMm: row.topMm,
+                depthBottomMm: row.bottomMm,
+                takenAt,
+                sampler: sampler.trim(),
+                tests: row.tests.split(' '),
+                cores: row.cores,
+                note: note.trim() || undefined,
+                version: 0,
+              },
+            }),
+          ),
+        )
+      return made
+    },
+    onSuccess: async (made) => {
       await client.invalidateQueries({ queryKey: queries.bags().queryKey })
-      onDone(bag)
+      onDone(made)
     },
   })
   const toggle = (list: string[], code: string) =>
     list.includes(code) ? list.filter((each) => each !== code) : [...list, code]
-  const unfinished = chosen.length === 0 || sampler.trim() === '' || !row
+  const unfinished = chosen.length === 0 || sampler.trim() === '' || rows.length === 0
   return (
     <form
       className="grid gap-4"
       onSubmit={(event) => {
         event.preventDefault()
-        if (row) save.mutate(row)
+        save.mutate(rows)
       }}
     >
       <Labelled label="Taken on the visit of">
@@ -193,7 +199,6 @@ function Make({
               checked={tests.includes(option.code)}
               onChange={() => {
                 setTests(toggle(tests, option.code))
-                setLayer(0)
               }}
             />
           ))}
@@ -205,36 +210,24 @@ function Make({
         value={areaHa}
         onChange={(value) => setAreaHa(value ?? 0)}
       />
-      {rows.length > 0 && row && (
+      {rows.length > 0 && (
         <div className="grid gap-2 border-l-3 border-accent pl-3" role="status">
-          {rows.length > 1 && (
-            <Labelled label="This bag">
-              {(aria) => (
-                <Select
-                  {...aria}
-                  value={String(layer)}
-                  onChange={(event) => setLayer(Number(event.target.value))}
-                >
-                  {rows.map((each, i) => (
-                    <option key={i} value={i}>
-                      {units.text(each.topMm, 'mm')} to {units.text(each.bottomMm, 'mm')}:{' '}
-                      {each.tests.split(' ').length} {each.tests.includes(' ') ? 'tests' : 'test'}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Labelled>
+          {rows.map((row) => (
+            <div key={row.topMm + '-' + row.bottomMm}>
+              <p className="text-xl font-bold">
+                {row.cores} cores, {units.number(row.topMm, 'mm')} to {units.text(row.bottomMm, 'mm')}
+              </p>
+              <p className="text-[15px]">
+                {rows.length > 1 && `${labelled(row.tests.split(' '), options)}. `}
+                Send {units.text(row.grams, 'g')}; there within {row.days} days.
+              </p>
+            </div>
+          ))}
+          {(advice.data?.values.composites?.value ?? 1) > 1 && (
+            <p className="text-[15px]">
+              {advice.data!.values.composites!.value} such composites for this ground; this is one of them.
+            </p>
           )}
-          <p className="text-xl font-bold">
-            {row.cores} cores, {units.number(row.topMm, 'mm')} to {units.text(row.bottomMm, 'mm')}
-          </p>
-          <p className="text-[15px]">
-            Send {units.text(row.grams, 'g')}; there within {row.days} days
-            {advice.data?.values.composites && advice.data.values.composites.value > 1
-              ? `; ${advice.data.values.composites.value} such composites for this ground`
-              : ''}
-            .
-          </p>
           {advice.data?.notes.map((each) => (
             <Notice key={each.code} severity={asSeverity(each.severity)}>
               {each.text}
@@ -265,7 +258,7 @@ function Make({
         </p>
       )}
       <Button type="submit" kind="primary" disabled={unfinished || save.isPending}>
-        Bag it
+        {rows.length > 1 ? `Make ${rows.length} bags` : 'Bag it'}
       </Button>
     </form>
   )

@@ -5,7 +5,7 @@ import type { ResultForm, ResultsView } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, buttonLook, Input, Labelled, Select } from '../ui/controls'
 import { FaultList } from '../ui/FaultList'
-import { useUnits } from '../units/units'
+import { plainNumber, useUnits } from '../units/units'
 
 type Asked = { text: string; form?: ResultForm; store: boolean }
 
@@ -82,7 +82,10 @@ export function ResultsPanel({
           pending={ask.isPending}
           onRead={(form) => ask.mutate({ text: file.text, form, store: false })}
           onTake={(form) => ask.mutate({ text: file.text, form, store: true })}
-          onMended={(text) => look(file.name, text)}
+          onMended={(text) => {
+            setFile({ name: file.name, text })
+            ask.mutate({ text, form: view.form, store: false })
+          }}
           text={file.text}
           onDone={onDone}
         />
@@ -147,7 +150,10 @@ function Looked({
               </p>
               <p className="text-[15px]">
                 {bag.figures
-                  .map((figure) => `${figure.label} ${units.text(figure.value, figure.unit)}`)
+                  .map(
+                    (figure) =>
+                      `${figure.label} ${figure.unit === 'pH' ? plainNumber(figure.value) : units.text(figure.value, figure.unit)}`,
+                  )
                   .join(' · ')}
               </p>
             </li>

@@ -19,10 +19,11 @@ export function ScanCode({ onFound, onClose }: { onFound: (code: string) => void
         const controls = await new BrowserQRCodeReader().decodeFromConstraints(
           { video: { facingMode: 'environment' } },
           video.current!,
-          (result) => {
+          // a first picture can hold the code already: before there is anything to wait for
+          (result, _, running) => {
             if (result && !stopped) {
               stopped = true
-              controls.stop()
+              running.stop()
               found.current(result.getText())
             }
           },

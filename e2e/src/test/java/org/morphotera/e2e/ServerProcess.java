@@ -81,6 +81,11 @@ final class ServerProcess implements AutoCloseable {
         return new ApiClient(port).signIn(ApiClient.TIDEMARK);
     }
 
+    /** Signed in nowhere. */
+    ApiClient nobody() {
+        return new ApiClient(port);
+    }
+
     void start() {
         start(Duration.ZERO);
     }

@@ -1,5 +1,6 @@
 package org.morphotera.server.faces;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -53,7 +54,10 @@ public class FaceReader {
     public Faces.FieldFaceView read(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         List<Stop> stops = fields.stops(practice, id);
-        List<IndicatorRow> latest = indicators.ofField(practice, id);
+        List<UUID> walked = stops.stream().map(Stop::id).toList();
+        List<IndicatorRow> latest = indicators.ofField(practice, id).stream()
+                .sorted(Comparator.comparingInt(row -> walked.indexOf(row.stopId())))
+                .toList();
         FieldFace face = builder.face(latest);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
         List<Faces.FindingView> findings = builder.findings(face, latest, labels);

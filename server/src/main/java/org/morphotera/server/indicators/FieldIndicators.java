@@ -1,5 +1,6 @@
 package org.morphotera.server.indicators;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -25,9 +26,15 @@ public class FieldIndicators {
 
     private record Property(String indicator, boolean subsoil) {}
 
+    /** The same in whatever order a database hands rows out. */
+    private static final Comparator<IndicatorRow> ORDER =
+            Comparator.comparing(IndicatorRow::takenAt).thenComparing(IndicatorRow::measurementId);
+
     private static List<IndicatorRow> best(List<IndicatorRow> all) {
         return SourceOrder.best(
-                all, row -> new Property(row.indicator(), DepthLayer.isSubsoil(row.layer())), IndicatorRow::from);
+                all.stream().sorted(ORDER).toList(),
+                row -> new Property(row.indicator(), DepthLayer.isSubsoil(row.layer())),
+                IndicatorRow::from);
     }
 
     /** The newest of each leading stop. */

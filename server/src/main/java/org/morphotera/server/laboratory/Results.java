@@ -3,6 +3,7 @@ package org.morphotera.server.laboratory;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,6 +11,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.chemistry.labresult.LabResult.Analyte;
 import org.morphotera.core.reading.FaultText;
@@ -122,6 +125,7 @@ class Results {
                     }
                 }
             }
+            errors.sort(Comparator.comparingLong(Results::lineOf));
             if (store && read.form == null) {
                 errors.add(new FaultText("form", "NEEDED", "Choose the column that names the bags."));
             } else if (store && results.isEmpty() && errors.isEmpty()) {
@@ -138,6 +142,11 @@ class Results {
             }
             return new ResultsView(store, read.columns, read.form, results, changes, errors);
         });
+    }
+
+    private static long lineOf(FaultText fault) {
+        Matcher number = Pattern.compile("^line (\\d{1,9})").matcher(fault.field());
+        return number.find() ? Long.parseLong(number.group(1)) : 0;
     }
 
     private LaboratoryMapper.@Nullable BagRow bag(
