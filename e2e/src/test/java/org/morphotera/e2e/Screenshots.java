@@ -2,10 +2,13 @@ package org.morphotera.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -25,10 +28,9 @@ class Screenshots {
     }
 
     private static void desk(ServerProcess server, Chromium chromium) {
-        Page nobody = chromium.open(1280, 800);
-        nobody.navigate(server.url("/sign-in"));
-        shoot(nobody, "sign-in");
         Page page = chromium.signedIn(server, 1280, 800);
+        laboratory(server, page);
+        page.navigate(server.url("/fields"));
         shoot(page, "fields");
         page.navigate(server.url("/today"));
         shoot(page, "today");
@@ -161,5 +163,37 @@ class Screenshots {
         Path file = FOLDER.resolve(name + ".png");
         page.screenshot(new Page.ScreenshotOptions().setPath(file));
         assertThat(file).isRegularFile();
+    }
+
+    /** A bag that is here and one that was sent, of the fullest field. */
+    private static void laboratory(ServerProcess server, Page page) {
+        page.navigate(server.url("/laboratory"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add a laboratory"))
+                .click();
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Loamworks");
+        page.getByLabel("Simulated: answers by itself, to try it out").check();
+        page.getByLabel("pH", new Page.GetByLabelOptions().setExact(true)).fill("9.5");
+        page.getByLabel("Organic matter").fill("14");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep it"))
+                .click();
+        for (String field : List.of("Gull Polder", "Craigend Ley", "Long Sluice")) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bag a composite"))
+                    .click();
+            page.getByLabel("Field", new Page.GetByLabelOptions().setExact(true))
+                    .selectOption(field);
+            if (field.equals("Craigend Ley")) {
+                page.getByLabel("Nitrate").check();
+            }
+            page.getByText("cores, 0 to").first().waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Bag it|Make 2 bags")))
+                    .click();
+            page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+            if (field.equals("Gull Polder")) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Note as sent"))
+                        .click();
+                page.getByText("At a laboratory").waitFor();
+            }
+        }
+        shoot(page, "laboratory");
     }
 }

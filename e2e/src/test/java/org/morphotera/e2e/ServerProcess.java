@@ -27,9 +27,30 @@ final class ServerProcess implements AutoCloseable {
     private final List<String> options;
     private Process process;
 
-    /** Starts with the demo data in an empty folder. */
-    static ServerProcess demo() {
-        return new ServerProcess(List.of("--spring.profiles.active=demo"));
+    private static final List<String> DEMO = List.of("--spring.profiles.active=demo");
+
+    /** A data file with the demo data, made once for all. */
+    private static Path template;
+
+    /** Starts with the demo data in a folder of its own. */
+    static synchronized ServerProcess demo() {
+        try {
+            if (template == null) {
+                ServerProcess first = new ServerProcess(DEMO);
+                first.stop();
+                template = first.dataFile();
+            }
+            ServerProcess copy = new ServerProcess(DEMO, false);
+            Files.copy(template, copy.dataFile());
+            copy.start();
+            return copy;
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private Path dataFile() {
+        return folder.resolve("data.mv.db");
     }
 
     /** Not started yet, on an empty folder. */

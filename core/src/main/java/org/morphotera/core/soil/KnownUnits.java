@@ -3,7 +3,6 @@ package org.morphotera.core.soil;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -110,13 +109,24 @@ public final class KnownUnits {
 
     /** Without spaces, in small letters, with plain digits and letters for those above and from other alphabets. */
     private static String plain(String written) {
-        return written.toLowerCase(Locale.ROOT)
-                .replace("²", "2")
-                .replace("³", "3")
-                .replace('µ', 'u')
-                .replace('μ', 'u')
-                .replace("^", "")
-                .replaceAll("\\s+", "");
+        StringBuilder plain = new StringBuilder(written.length());
+        for (int i = 0; i < written.length(); i++) {
+            char sign = written.charAt(i);
+            switch (sign) {
+                case '²' -> plain.append('2');
+                case '³' -> plain.append('3');
+                case 'µ', 'μ' -> plain.append('u');
+                case '^' -> {
+                    // a power is written without it
+                }
+                default -> {
+                    if (!Character.isWhitespace(sign)) {
+                        plain.append(Character.toLowerCase(sign));
+                    }
+                }
+            }
+        }
+        return plain.toString();
     }
 
     /**

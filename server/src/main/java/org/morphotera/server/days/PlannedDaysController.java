@@ -53,7 +53,8 @@ class PlannedDaysController {
 
     @GetMapping("/api/day-plans")
     List<DayView> from(
-            @AuthenticationPrincipal Advisor who, @RequestParam @Sensible(aheadDays = 36_525) LocalDate from) {
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam @Sensible(aheadDays = Sensible.YEARS_AHEAD) LocalDate from) {
         return rows.from(who.practiceId(), from).stream()
                 .map(row -> view(who.practiceId(), day(row)))
                 .toList();

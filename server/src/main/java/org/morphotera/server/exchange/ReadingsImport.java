@@ -11,6 +11,7 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -190,6 +191,9 @@ class ReadingsImport {
         private final Map<UUID, String> growers;
         private final Map<UUID, FieldPlaces> places = new HashMap<>();
         private final List<Ready> ready = new ArrayList<>();
+        /** Tests that may still be refused, the oldest first. */
+        private final Map<UUID, Ready> underWay = new LinkedHashMap<>();
+
         private final java.util.Set<UUID> seen = new java.util.HashSet<>();
         private final List<String> newStops = new ArrayList<>();
         private final java.util.Set<String> touched = new java.util.TreeSet<>();
@@ -203,7 +207,7 @@ class ReadingsImport {
         private Run(Advisor who, Jobs.Handle handle) {
             this.who = who;
             this.handle = handle;
-            into = batch.begin(who.practiceId(), who.id());
+            into = batch.begin(who.practiceId(), who.id(), this::refused);
             byName = fields.fields(who.practiceId()).stream().collect(Collectors.groupingBy(Field::name));
             growers = fields.growers(who.practiceId()).stream().collect(Collectors.toMap(Grower::id, Grower::name));
         }
@@ -241,9 +245,7 @@ class ReadingsImport {
             }
             test(open, first, cells);
             write();
-            if (faults.none()) {
-                into.finish();
-            }
+            into.finish();
             handle.at(size, size);
         }
 
@@ -421,14 +423,22 @@ class ReadingsImport {
         }
 
         private void add(Ready each) {
-            try {
-                into.add(each.reading());
-                tests++;
-            } catch (RefusedException e) {
-                for (FaultText fault : e.faults()) {
-                    String path = fault.field().replaceFirst("^readings\\.", "");
-                    faults.add(line(each, path), path, fault.message());
-                }
+            underWay.put(each.reading().id(), each);
+            into.add(each.reading());
+            tests++;
+            // those that were written are not asked about any more
+            if (underWay.size() > 4 * ASK_AT_ONCE * 2) {
+                Iterator<UUID> oldest = underWay.keySet().iterator();
+                oldest.next();
+                oldest.remove();
+            }
+        }
+
+        private void refused(UUID test, RefusedException e) {
+            Ready each = underWay.get(test);
+            for (FaultText fault : e.faults()) {
+                String path = fault.field().replaceFirst("^readings\\.", "");
+                faults.add(line(each, path), path, fault.message());
             }
         }
 

@@ -1,6 +1,5 @@
 package org.morphotera.server.measurements;
 
-import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -9,10 +8,15 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.BiConsumer;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.indicators.IndicatorProjection;
@@ -22,13 +26,15 @@ import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.methods.RulesInForce;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.web.RefusedException;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.PreparedStatementCallback;
 import org.springframework.stereotype.Component;
 
 /**
  * Appends many measurements at once, in the transaction of its caller: evaluated one by one as any other, written
- * hundreds at a time, and which of them are the newest worked out once for each stop at the end.
+ * a thousand at a time, and which of them are the newest worked out once for each stop at the end.
  */
 @Component
 public class MeasurementBatch {
@@ -49,6 +55,7 @@ public class MeasurementBatch {
                     + "taken_at, latest) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)";
 
     private final JdbcTemplate jdbc;
+    private final MethodRegistry methods;
     private final Evaluator evaluator;
     private final Places places;
     private final IndicatorProjection projection;
@@ -59,6 +66,7 @@ public class MeasurementBatch {
 
     MeasurementBatch(
             JdbcTemplate jdbc,
+            MethodRegistry methods,
             Evaluator evaluator,
             Places places,
             IndicatorProjection projection,
@@ -67,6 +75,7 @@ public class MeasurementBatch {
             Clock clock,
             ApplicationEventPublisher changes) {
         this.jdbc = jdbc;
+        this.methods = methods;
         this.evaluator = evaluator;
         this.places = places;
         this.projection = projection;
@@ -86,7 +95,19 @@ public class MeasurementBatch {
             Map<String, Object> readings,
             Instant takenAt) {}
 
-    /** Measurements that are being appended; of one thread. */
+    /** A test with its field and context, to be evaluated. */
+    private record Waiting(Reading reading, UUID field, Map<String, Object> context) {}
+
+    /** A test that was evaluated, with its texts as they are kept; or refused. */
+    private record Evaluated(
+            Waiting of,
+            String readings,
+            String context,
+            String evaluation,
+            IndicatorProjection.Shown shown,
+            RefusedException refused) {}
+
+    /** Measurements that are being appended; of one thread, which evaluates by the side while it writes. */
     public final class Run {
 
         private final UUID practice;
@@ -101,44 +122,85 @@ public class MeasurementBatch {
         private final Set<UUID> lit = new HashSet<>();
 
         private final Map<UUID, UUID> visits = new HashMap<>();
+        private final BiConsumer<UUID, RefusedException> refusals;
+        private final List<Waiting> waiting = new ArrayList<>();
+        private CompletableFuture<List<Evaluated>> evaluating;
         private Places.Place place;
+        /** The place of the test before, also where its context is to be asked for anew. */
+        private Places.Place visited;
+
         private Map<String, Object> context;
 
-        private Run(UUID practice, UUID person) {
+        private Run(UUID practice, UUID person, BiConsumer<UUID, RefusedException> refusals) {
             this.practice = practice;
             this.person = person;
+            this.refusals = refusals;
         }
 
-        /** @throws org.morphotera.server.web.RefusedException naming every fault of the readings */
+        /** Takes a test in; what is wrong with it is told when its turn to be evaluated has come. */
         public void add(Reading reading) {
-            Map<String, Object> of = context(reading);
+            Map<String, Object> of = new LinkedHashMap<>(context(reading));
             DepthLayer layer = reading.layer();
             if (layer != null) {
                 of.put("depthTopMm", layer.topMm());
                 of.put("depthBottomMm", layer.bottomMm());
-            } else {
-                of.remove("depthTopMm");
-                of.remove("depthBottomMm");
             }
-            Envelope evaluation = evaluator.evaluate(reading.method(), reading.readings(), of);
-            IndicatorProjection.Shown shown = projection.shown(
-                    reading.id(),
-                    new IndicatorProjection.Place(
-                            practice, place.field().id(), reading.visit(), reading.stop(), layer, reading.takenAt()),
-                    reading.readings(),
-                    evaluation);
-            keep(reading, of, evaluation, shown);
+            waiting.add(new Waiting(reading, place.field().id(), of));
             stops.add(reading.stop());
             visits.put(reading.visit(), place.field().id());
-            if (shown.indicators().stream()
-                    .anyMatch(row -> row.indicator().equals("textureClass")
-                            || row.indicator().equals("ground-cover"))) {
+            if (lightsOthers(reading.method())) {
                 // later tests here are read in the light of this one
                 lit.add(reading.stop());
                 place = null;
             }
-            if (measurements.size() >= AT_ONCE) {
-                flush();
+            if (waiting.size() >= AT_ONCE) {
+                next();
+            }
+        }
+
+        /** Whether a test's result is part of the context of others. */
+        private boolean lightsOthers(String method) {
+            MethodCard card = methods.get(method).card();
+            return card.contextClass() != null
+                    || card.indicators().stream().anyMatch(each -> each.id().equals("ground-cover"));
+        }
+
+        /** Has what waits evaluated by the side, and writes what was evaluated before. */
+        private void next() {
+            List<Evaluated> ready = evaluating == null ? List.of() : evaluating.join();
+            List<Waiting> now = List.copyOf(waiting);
+            waiting.clear();
+            evaluating = now.isEmpty()
+                    ? null
+                    : CompletableFuture.supplyAsync(
+                            () -> now.parallelStream().map(this::evaluated).toList());
+            write(ready);
+        }
+
+        private Evaluated evaluated(Waiting each) {
+            Reading reading = each.reading();
+            try {
+                Envelope evaluation = evaluator.evaluate(reading.method(), reading.readings(), each.context());
+                IndicatorProjection.Shown shown = projection.shown(
+                        reading.id(),
+                        new IndicatorProjection.Place(
+                                practice,
+                                each.field(),
+                                reading.visit(),
+                                reading.stop(),
+                                reading.layer(),
+                                reading.takenAt()),
+                        reading.readings(),
+                        evaluation);
+                return new Evaluated(
+                        each,
+                        form.text(reading.readings()),
+                        form.text(each.context()),
+                        form.text(evaluation),
+                        shown,
+                        null);
+            } catch (RefusedException e) {
+                return new Evaluated(each, null, null, null, null, e);
             }
         }
 
@@ -151,16 +213,25 @@ public class MeasurementBatch {
                     flush();
                     newest(reading.stop());
                 }
-                place = places.require(practice, reading.visit(), reading.stop());
-                context = places.context(practice, place);
+                boolean sameVisit = visited != null && visited.visit().id().equals(reading.visit());
+                if (sameVisit) {
+                    place = visited.stop().id().equals(reading.stop())
+                            ? visited
+                            : places.onSameVisit(practice, visited, reading.stop());
+                    context = places.contextOnSameVisit(practice, place, context);
+                } else {
+                    place = places.require(practice, reading.visit(), reading.stop());
+                    context = places.context(practice, place);
+                }
+                visited = place;
             }
             return context;
         }
 
-        private void keep(
-                Reading reading, Map<String, Object> of, Envelope evaluation, IndicatorProjection.Shown shown) {
+        private void keep(Evaluated done) {
+            Reading reading = done.of().reading();
             OffsetDateTime takenAt = reading.takenAt().atOffset(ZoneOffset.UTC);
-            UUID field = place.field().id();
+            UUID field = done.of().field();
             measurements.add(new Object[] {
                 reading.id(),
                 practice,
@@ -170,16 +241,16 @@ public class MeasurementBatch {
                 reading.method(),
                 reading.layer() == null ? null : reading.layer().topMm(),
                 reading.layer() == null ? null : reading.layer().bottomMm(),
-                form.text(reading.readings()),
-                form.text(of),
-                form.text(evaluation),
+                done.readings(),
+                done.context(),
+                done.evaluation(),
                 rules.version(),
                 rules.benchmarks(),
                 takenAt,
                 person,
                 recordedAt
             });
-            for (IndicatorRow row : shown.indicators()) {
+            for (IndicatorRow row : done.shown().indicators()) {
                 indicators.add(new Object[] {
                     row.measurementId(),
                     row.indicator(),
@@ -205,7 +276,7 @@ public class MeasurementBatch {
                     takenAt
                 });
             }
-            for (SightingReader.Row row : shown.sightings()) {
+            for (SightingReader.Row row : done.shown().sightings()) {
                 sightings.add(new Object[] {
                     row.measurementId(),
                     row.finding(),
@@ -221,13 +292,40 @@ public class MeasurementBatch {
             }
         }
 
+        private void write(List<Evaluated> ready) {
+            for (Evaluated each : ready) {
+                if (each.refused() == null) {
+                    keep(each);
+                } else {
+                    refusals.accept(each.of().reading().id(), each.refused());
+                }
+            }
+            insert(INTO_MEASUREMENT, measurements);
+            insert(INTO_INDICATOR, indicators);
+            insert(INTO_SIGHTING, sightings);
+        }
+
+        private void insert(String sql, List<Object[]> rows) {
+            if (!rows.isEmpty()) {
+                jdbc.execute(sql, (PreparedStatementCallback<int[]>) statement -> {
+                    for (Object[] row : rows) {
+                        for (int i = 0; i < row.length; i++) {
+                            statement.setObject(i + 1, row[i]);
+                        }
+                        statement.addBatch();
+                    }
+                    return statement.executeBatch();
+                });
+                rows.clear();
+            }
+        }
+
+        /** Writes all that was taken in so far. */
         private void flush() {
-            jdbc.batchUpdate(INTO_MEASUREMENT, measurements);
-            jdbc.batchUpdate(INTO_INDICATOR, indicators);
-            jdbc.batchUpdate(INTO_SIGHTING, sightings);
-            measurements.clear();
-            indicators.clear();
-            sightings.clear();
+            next();
+            if (evaluating != null) {
+                next();
+            }
         }
 
         /** Writes what is left, and marks the newest of every stop that was added to. */
@@ -238,28 +336,69 @@ public class MeasurementBatch {
         }
 
         private void newest(UUID stop) {
-            jdbc.update(
-                    "update indicator_value set latest = not exists (select 1 from indicator_value o "
-                            + "where o.stop_id = indicator_value.stop_id and o.indicator = indicator_value.indicator "
-                            + "and o.band = indicator_value.band and o.source = indicator_value.source "
-                            + "and (o.taken_at > indicator_value.taken_at or o.taken_at = indicator_value.taken_at "
-                            + "and o.measurement_id < indicator_value.measurement_id)) where stop_id = ?",
-                    new Object[] {stop},
-                    new int[] {Types.OTHER});
-            jdbc.update(
-                    "update sighting set latest = not exists (select 1 from sighting o "
-                            + "where o.stop_id = sighting.stop_id and o.finding = sighting.finding "
-                            + "and o.source = sighting.source "
-                            + "and (o.taken_at > sighting.taken_at or o.taken_at = sighting.taken_at "
-                            + "and o.measurement_id < sighting.measurement_id)) where stop_id = ?",
-                    new Object[] {stop},
-                    new int[] {Types.OTHER});
+            mark(
+                    "select measurement_id, indicator, band, source, taken_at, latest from indicator_value where stop_id = ?",
+                    "update indicator_value set latest = ? where measurement_id = ? and indicator = ?",
+                    stop);
+            mark(
+                    "select measurement_id, finding, '', source, taken_at, latest from sighting where stop_id = ?",
+                    "update sighting set latest = ? where measurement_id = ? and finding = ?",
+                    stop);
+        }
+
+        /** Marks the newest of each kind, band and source at a stop, and takes the mark from those that were. */
+        private void mark(String select, String update, UUID stop) {
+            Map<List<String>, Shown> newest = new HashMap<>();
+            List<Shown> marked = new ArrayList<>();
+            jdbc.query(
+                    select,
+                    row -> {
+                        Shown shown = new Shown(
+                                row.getObject(1, UUID.class),
+                                row.getString(2),
+                                row.getObject(5, OffsetDateTime.class).toInstant());
+                        newest.merge(
+                                List.of(row.getString(2), row.getString(3), row.getString(4)),
+                                shown,
+                                (a, b) -> b.newerThan(a) ? b : a);
+                        if (row.getBoolean(6)) {
+                            marked.add(shown);
+                        }
+                    },
+                    stop);
+            List<Object[]> changes = new ArrayList<>();
+            marked.stream()
+                    .filter(each -> !newest.containsValue(each))
+                    .forEach(each -> changes.add(new Object[] {false, each.measurement(), each.what()}));
+            newest.values().stream()
+                    .filter(each -> !marked.contains(each))
+                    .forEach(each -> changes.add(new Object[] {true, each.measurement(), each.what()}));
+            jdbc.batchUpdate(update, changes);
         }
     }
 
-    /** Begins; everything is done in the transaction that the caller has open. */
-    public Run begin(UUID practice, UUID person) {
-        return new Run(practice, person);
+    /** What a measurement shows of something, and when it was made. */
+    private record Shown(UUID measurement, String what, Instant takenAt) {
+
+        /** By the same rule as the newest is found when one measurement is added. */
+        private boolean newerThan(Shown other) {
+            int byTime = takenAt.compareTo(other.takenAt);
+            return byTime > 0 || byTime == 0 && text(measurement).compareTo(text(other.measurement)) < 0;
+        }
+
+        /** Ids in the order in which databases have them: as their digits. */
+        private static String text(UUID id) {
+            return id.toString();
+        }
+    }
+
+    /**
+     * Begins; everything is done in the transaction that the caller has open.
+     *
+     * @param refusals is told which test can't be used, and why
+     */
+    public Run begin(UUID practice, UUID person, BiConsumer<UUID, RefusedException> refusals) {
+        return new Run(practice, person, refusals);
     }
 
     /** Readings of tests of the practice that are there already, by their ids. */

@@ -45,6 +45,39 @@ public class Places {
         return new Place(visit, stop, fields.field(practice, visit.fieldId()));
     }
 
+    /**
+     * Another stop on the same visit, without asking for the visit and its field again.
+     *
+     * @throws NotFoundException when the practice has no such stop
+     * @throws RefusedException when it lies in another field
+     */
+    public Place onSameVisit(UUID practice, Place before, UUID stopId) {
+        Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
+        if (!stop.fieldId().equals(before.field().id())) {
+            throw RefusedException.of(
+                    "stopId", "OTHER_FIELD", "This stop lies in another field. Choose one of the field visited.");
+        }
+        return new Place(before.visit(), stop, before.field());
+    }
+
+    /** The context of a stop, where that of another stop on the same visit is known. */
+    public Map<String, Object> contextOnSameVisit(UUID practice, Place place, Map<String, Object> other) {
+        Map<String, Object> context = new LinkedHashMap<>(other);
+        context.remove("textureClass");
+        context.remove("coverPct");
+        put(context, "textureClass", textureOf(practice, place));
+        put(
+                context,
+                "coverPct",
+                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
+        return context;
+    }
+
+    private String textureOf(UUID practice, Place place) {
+        String felt = indicators.textureOfStop(practice, place.stop().id());
+        return felt == null ? place.field().textureClass() : felt;
+    }
+
     /** @throws NotFoundException when the practice has no such field */
     public Field requireField(UUID practice, UUID field) {
         return NotFoundException.require(fields.field(practice, field), "field");
@@ -58,8 +91,7 @@ public class Places {
     /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */
     public Map<String, Object> context(UUID practice, Place place) {
         Map<String, Object> context = new LinkedHashMap<>();
-        String felt = indicators.textureOfStop(practice, place.stop().id());
-        put(context, "textureClass", felt == null ? place.field().textureClass() : felt);
+        put(context, "textureClass", textureOf(practice, place));
         put(context, "landUse", place.field().landUse());
         put(context, "crop", place.field().crop());
         put(context, "purpose", place.field().purpose());
