@@ -101,9 +101,14 @@ function Make({
   const options = useLabTests()
   const [ids] = useState(() => Array.from({ length: 9 }, () => uuid()))
   const [visit, setVisit] = useState(first)
-  const [chosen, setChosen] = useState(() =>
-    stops.filter((stop) => stop.role === 'routine').map((stop) => stop.id),
-  )
+  const [chosen, setChosen] = useState(() => {
+    const routine = stops.filter((stop) => stop.role === 'routine')
+    // where a field is told apart into patches, one of them: a mean of two soils is neither
+    const first = stops.find((stop) => stop.role !== 'control') ?? stops[0]
+    return (routine.length > 0 ? routine : stops.filter((stop) => stop.role === first?.role)).map(
+      (stop) => stop.id,
+    )
+  })
   const [tests, setTests] = useState<string[]>(['ph', 'organic-matter'])
   const [areaHa, setAreaHa] = useState(area ?? 1)
   const [sampler, setSampler] = useState(me)
@@ -257,6 +262,7 @@ function Make({
             : 'It was not kept.'}
         </p>
       )}
+      {chosen.length === 0 && <p className="text-[15px]">Choose where its cores are from.</p>}
       <Button type="submit" kind="primary" disabled={unfinished || save.isPending}>
         {rows.length > 1 ? `Make ${rows.length} bags` : 'Bag it'}
       </Button>

@@ -152,7 +152,7 @@ class ReportTest {
                         0)));
         String text = report(land);
         assertThat(text)
-                .contains("What is agreed", "3 t/ha of straw", "1 Sept 2026 to 15 Oct 2026", "The contractor")
+                .contains("What is agreed", "3 t/ha of straw", "1 Sep 2026 to 15 Oct 2026", "The contractor")
                 .contains("Done of the plan", "25 kg/ha of vetch", "20 Apr 2026", "1 Oct 2026");
         assertThat(text.indexOf("What is agreed")).isLessThan(text.indexOf("By depth"));
     }

@@ -1,5 +1,6 @@
 package org.morphotera.server.exchange;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -10,20 +11,20 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.web.NotFoundException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Files for other programs: of one field, or of the whole practice. They are made while they are sent. */
 @RestController
 class ExportController {
 
+    private static final Logger LOG = LoggerFactory.getLogger(ExportController.class);
     private static final String CSV = "text/csv;charset=utf-8";
     private static final String WORKBOOK = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
     private static final String GEOJSON = "application/geo+json";
@@ -49,9 +50,13 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/readings.csv", produces = CSV)
-    ResponseEntity<StreamingResponseBody> exportReadings(
-            @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
-        return file(
+    void exportReadings(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
+            throws IOException {
+        file(
+                response,
                 who,
                 field,
                 "readings",
@@ -61,9 +66,13 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/figures.csv", produces = CSV)
-    ResponseEntity<StreamingResponseBody> exportFigures(
-            @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
-        return file(
+    void exportFigures(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
+            throws IOException {
+        file(
+                response,
                 who,
                 field,
                 "figures",
@@ -73,38 +82,62 @@ class ExportController {
     }
 
     @GetMapping(value = "/api/exports/records.xlsx", produces = WORKBOOK)
-    ResponseEntity<StreamingResponseBody> exportWorkbook(
-            @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
-        return file(who, field, "records", "xlsx", WORKBOOK, tables::workbook);
+    void exportWorkbook(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
+            throws IOException {
+        file(response, who, field, "records", "xlsx", WORKBOOK, tables::workbook);
     }
 
     @GetMapping(value = "/api/exports/fields.geojson", produces = GEOJSON)
-    ResponseEntity<StreamingResponseBody> exportShapes(
-            @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
-        return file(who, field, "fields", "geojson", GEOJSON, geo::write);
+    void exportShapes(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
+            throws IOException {
+        file(response, who, field, "fields", "geojson", GEOJSON, geo::write);
     }
 
     @GetMapping(value = "/api/exports/records.zip", produces = ZIP)
-    ResponseEntity<StreamingResponseBody> exportPackage(
-            @AuthenticationPrincipal Advisor who, @RequestParam(required = false) @Nullable UUID field) {
-        return file(who, field, "records", "zip", ZIP, dataPackage::write);
+    void exportPackage(
+            @AuthenticationPrincipal Advisor who,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
+            throws IOException {
+        file(response, who, field, "records", "zip", ZIP, dataPackage::write);
     }
 
-    private ResponseEntity<StreamingResponseBody> file(
-            Advisor who, @Nullable UUID field, String what, String ending, String type, Writer writer) {
+    /**
+     * Written by the thread that answers, so that nobody interrupts it when a reader goes away: an interrupted read closes
+     * the data file.
+     */
+    private void file(
+            HttpServletResponse response,
+            Advisor who,
+            @Nullable UUID field,
+            String what,
+            String ending,
+            String type,
+            Writer writer)
+            throws IOException {
         UUID practice = who.practiceId();
         String of = field == null
                 ? ""
                 : NotFoundException.require(fields.field(practice, field), "field")
                                 .name() + " ";
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(of + what + " " + LocalDate.now(clock) + "." + ending, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(out -> writer.write(practice, field, out));
+        response.setContentType(type);
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(of + what + " " + LocalDate.now(clock) + "." + ending, StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        try {
+            writer.write(practice, field, response.getOutputStream());
+        } catch (IOException e) {
+            // whoever asked has gone
+            LOG.debug("a file was not fetched to its end: {}", e.getMessage());
+        }
     }
 }

@@ -26,6 +26,9 @@ class StorageConfiguration {
     /** Space that nothing refers to any more is written over only so many versions later, when all of them are synced. */
     static final int VERSIONS_KEPT = 8;
 
+    /** Held by what writes into a file, and by what moves its parts: the store does not bear both at once. */
+    static final Object FILE = new Object();
+
     private static final int RETENTION_MS = 2000;
 
     /** What keeps a server that stopped answering from holding requests; seconds. */
@@ -94,9 +97,11 @@ class StorageConfiguration {
     static void sync(Connection connection) {
         try {
             MVStore store = store(connection);
-            store.commit();
-            store.getFileStore().executeFileStoreOperation(() -> {});
-            store.sync();
+            synchronized (FILE) {
+                store.commit();
+                store.getFileStore().executeFileStoreOperation(() -> {});
+                store.sync();
+            }
         } catch (SQLException e) {
             throw new CannotGetJdbcConnectionException("syncing the data file", e);
         }

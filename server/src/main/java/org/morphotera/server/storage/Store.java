@@ -206,7 +206,9 @@ public class Store implements SmartLifecycle {
             double live = live(pages);
             boolean grown = pages.size() > (idle ? SMALL : 4 * SMALL) + live * (idle ? GROWN_IDLE : GROWN_BUSY);
             if (grown && (idle || round % BUSY_EVERY == 0) && room.getAsLong() > reserve) {
-                store.compactFile(COMPACT_MS);
+                synchronized (StorageConfiguration.FILE) {
+                    store.compactFile(COMPACT_MS);
+                }
                 StorageConfiguration.tune(store);
             }
         } catch (SQLException | RuntimeException e) {
