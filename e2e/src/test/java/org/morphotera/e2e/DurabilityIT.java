@@ -19,7 +19,7 @@ import org.morphotera.server.ApiClient;
 /** Whatever was acknowledged is there after the server was killed the moment it answered. */
 class DurabilityIT {
 
-    private static final int KILLS = Integer.getInteger("morphotera.kills", 15);
+    private static final int KILLS = Integer.getInteger("morphotera.kills", 9);
     private static final int FIRST_KILLS = Integer.getInteger("morphotera.first-kills", 4);
 
     @Test
