@@ -54,7 +54,7 @@ export function SaveMenu({ name, drawing }: { name: string; drawing: () => strin
 }
 
 /** A chart with the menu to keep it, with its title, units and day in it. */
-export function Kept({
+export function SavableChart({
   title,
   unit,
   children,

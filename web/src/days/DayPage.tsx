@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { Kept } from '../charts/SavePicture'
+import { SavableChart } from '../charts/SavePicture'
 import { api, must } from '../api/client'
 import type { DayView } from '../api/schema'
 import { queries } from '../queries/queries'
@@ -52,7 +52,7 @@ export function DayPage() {
               ))}
             </div>
           )}
-          <Kept title={`Day of ${showDay(view.day.plannedOn)}`} unit="hours">
+          <SavableChart title={`Day of ${showDay(view.day.plannedOn)}`} unit="hours">
             <div
               className="overflow-x-auto"
               // what scrolls must be reached by the keyboard
@@ -68,7 +68,7 @@ export function DayPage() {
                 now={view.day.plannedOn === today() ? now : undefined}
               />
             </div>
-          </Kept>
+          </SavableChart>
           <LaneKey course={course} />
           <div className="grid gap-6 md:grid-cols-2 print:grid-cols-2 print:gap-3">
             {view.day.people.map((name, person) => (

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { Kept } from '../charts/SavePicture'
+import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
 import type { ActionView, PlanView, ProposalView } from '../api/schema'
 import { OutlookChart } from '../charts/OutlookChart'
@@ -50,13 +50,13 @@ export function PlanPage() {
             </p>
           )}
           {plan.outlooks.map((outlook) => (
-            <Kept
+            <SavableChart
               key={outlook.indicator}
               title={`${plan.field}: ${outlook.label} to come`}
               unit={units.symbol(outlook.unit)}
             >
               <OutlookChart outlook={outlook} />
-            </Kept>
+            </SavableChart>
           ))}
         </aside>
         <Panel title={open ? open.title : ''} open={open !== undefined} onClose={() => setOpen(undefined)}>

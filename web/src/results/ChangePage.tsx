@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
-import { Kept } from '../charts/SavePicture'
+import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
 import type { ChangeVerdict, ChangeView, EventChange } from '../api/schema'
 import { ChangeChart } from '../charts/ChangeChart'
@@ -51,11 +51,11 @@ export function ChangePage() {
         <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
           <section aria-label="Readings" className="grid content-start gap-4">
             <Pick view={view} change={change} />
-            <Kept title={`${view.field}: ${view.chosen.label}`} unit={units.symbol(view.unit ?? '')}>
+            <SavableChart title={`${view.field}: ${view.chosen.label}`} unit={units.symbol(view.unit ?? '')}>
               <div className="overflow-x-auto">
                 <ChangeChart view={view} />
               </div>
-            </Kept>
+            </SavableChart>
             <p className="text-sm text-soft">
               Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread,
               the bar the middle of the treated stops. Inside the hatched band nothing could be told apart

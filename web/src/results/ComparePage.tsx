@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useParams, useSearchParams } from 'react-router'
-import { Kept } from '../charts/SavePicture'
+import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
 import type { ComparedPlace, DifferenceView, FaceLayout } from '../api/schema'
 import { showDay } from '../words/dates'
@@ -156,7 +156,7 @@ function TwoFaces({
   const shown = differences.filter((each) => each.defensible).slice(0, layout.rowY.length)
   const order = shown.map((each, i) => ({ each, y: face.rowY[i]! }))
   return (
-    <Kept title="Two places by depth" unit={units.symbol('mm')}>
+    <SavableChart title="Two places by depth" unit={units.symbol('mm')}>
       <div className="overflow-x-auto">
         <svg viewBox={`0 -26 ${WIDTH} ${face.height + 30}`} className="w-full min-w-[560px]" aria-hidden>
           <FaceHead x={LEFT} anchor="start" place={one} />
@@ -181,7 +181,7 @@ function TwoFaces({
           )}
         </svg>
       </div>
-    </Kept>
+    </SavableChart>
   )
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { Kept } from '../../charts/SavePicture'
+import { SavableChart } from '../../charts/SavePicture'
 import { whole } from '../../api/readings'
 import { useKeys } from '../../ui/keys'
 import { useUnits } from '../../units/units'
@@ -46,9 +46,9 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
       }
       picture={
         way === 'series' ? (
-          <Kept title="Water taken in by the ring" unit={units.symbol('mm')}>
+          <SavableChart title="Water taken in by the ring" unit={units.symbol('mm')}>
             <RingCurve series={series} envelope={live?.envelope} />
-          </Kept>
+          </SavableChart>
         ) : (
           <Ring runs={runs} running={draft.content.startedAt !== undefined} />
         )

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { Kept } from '../../charts/SavePicture'
+import { SavableChart } from '../../charts/SavePicture'
 import { useKeys } from '../../ui/keys'
 import type { MethodTypes } from '../../api/methodTypes'
 import { useEntry } from '../frame/entry'
@@ -155,9 +155,9 @@ export function FeelCapture(props: CaptureProps<'texture-feel'>) {
             <div className="grid gap-3 border-t border-rule pt-3">
               <span className="text-sm text-soft">texture class</span>
               <span className="text-3xl font-bold">{words(String(envelope.classes.textureClass))}</span>
-              <Kept title="Texture by feel" unit="%">
+              <SavableChart title="Texture by feel" unit="%">
                 <Triangle envelope={envelope} />
-              </Kept>
+              </SavableChart>
               <Notes envelope={envelope} />
             </div>
           )}

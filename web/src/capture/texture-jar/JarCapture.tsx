@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { Kept } from '../../charts/SavePicture'
+import { SavableChart } from '../../charts/SavePicture'
 import { useCore } from '../../core/core'
 import { showSpan } from '../../timers/clocks'
 import { useUnits } from '../../units/units'
@@ -109,14 +109,14 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
       <Check {...entry.flag('dispersant')} />
       <Check {...entry.flag('waterClearAtEnd')} />
       {live?.envelope?.values.sandPct && (
-        <Kept title="Texture by the jar" unit="%">
+        <SavableChart title="Texture by the jar" unit="%">
           <Triangle envelope={live.envelope} />
-        </Kept>
+        </SavableChart>
       )}
       {live?.envelope && (
-        <Kept title="Shares of the jar" unit="%">
+        <SavableChart title="Shares of the jar" unit="%">
           <JarShares envelope={live.envelope} />
-        </Kept>
+        </SavableChart>
       )}
       {live?.envelope?.values.sandCutUm && (
         <p className="text-sm text-soft">

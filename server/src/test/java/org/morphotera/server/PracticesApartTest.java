@@ -55,7 +55,9 @@ class PracticesApartTest {
             }
             String kind = path.split("/")[2];
             assertThat(ids).as("a row to try %s with", path).containsKey(kind);
-            String url = path.replace("{id}", ids.get(kind)).replace("{step}", STEP.toString())
+            String url = path.replace("{id}", ids.get(kind))
+                            .replace("{step}", STEP.toString())
+                            .replace("{name}", "readings.csv?field=" + ids.get("fields"))
                     + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "")
                     + (path.startsWith("/api/devices") ? "?stop=" + ids.get("stops") : "");
             for (String method : operations.keySet()) {
@@ -153,6 +155,8 @@ class PracticesApartTest {
                         .json()
                         .get("id")
                         .toString());
+        // a file is made of a field
+        ids.put("exports", "");
         // an instrument is nobody's; the stop that it is put in is
         ids.put("devices", "ph-meter");
         byte[] jpeg = SomePicture.jpeg(20, 20);

@@ -60,10 +60,8 @@ class ArchiveController {
     /** Begins an archive; its file is the job's. */
     @PostMapping("/api/archives")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    @Transactional
     Job make(@AuthenticationPrincipal Advisor who) {
         UUID practice = who.practiceId();
-        audit.note(who, "archive", "practice", practice, null);
         return jobs.start(who, "archive", handle -> {
             archives.write(practice, handle.file(), handle::at);
             Map<String, Object> result = new LinkedHashMap<>();

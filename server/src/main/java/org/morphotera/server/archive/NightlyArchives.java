@@ -15,6 +15,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.morphotera.server.storage.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -116,11 +117,8 @@ class NightlyArchives implements SmartLifecycle {
 
     @Override
     public void start() {
-        ScheduledExecutorService started = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread worker = new Thread(task, "nightly archives");
-            worker.setDaemon(true);
-            return worker;
-        });
+        ScheduledExecutorService started =
+                Executors.newSingleThreadScheduledExecutor(Threads.named("nightly archives"));
         started.scheduleWithFixedDelay(this::work, 1, EVERY_MINUTES, TimeUnit.MINUTES);
         thread = started;
     }
@@ -131,12 +129,7 @@ class NightlyArchives implements SmartLifecycle {
         ScheduledExecutorService running = thread;
         thread = null;
         if (running != null) {
-            running.shutdown();
-            try {
-                running.awaitTermination(5, TimeUnit.SECONDS);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
+            Threads.end(running, 5);
         }
     }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -99,7 +100,7 @@ class Restore {
             LongConsumer count = more -> progress.at(done[0] += more, 2 * rows);
             archive.layOut(staging.connection(), count);
             staging.migrate(schema);
-            List<String> leaving = new java.util.ArrayList<>();
+            List<String> leaving = new ArrayList<>();
             try {
                 transaction.executeWithoutResult(status -> {
                     if (inPlaceOf != null) {

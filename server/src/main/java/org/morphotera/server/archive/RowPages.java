@@ -25,7 +25,7 @@ final class RowPages {
         boolean pictures = table.name().equals("photo");
         int key = text.names().indexOf(table.key());
         String columns = String.join(", ", text.names());
-        String first = "select " + columns + " from " + table.name() + " where " + table.ownedBy() + " = ?";
+        String first = "select " + columns + " from " + table.name() + " where " + owner(table) + " = ?";
         // all rows of the last key come with it: several rows can share one
         String order =
                 " order by " + table.key() + " fetch first " + (pictures ? PAGE_OF_PICTURES : PAGE) + " rows with ties";
@@ -34,7 +34,7 @@ final class RowPages {
             String sql = first + (last == null ? "" : " and " + table.key() + " > ?") + order;
             List<Object[]> rows = new ArrayList<>();
             try (PreparedStatement select = connection.prepareStatement(sql)) {
-                select.setObject(1, practice);
+                select.setString(1, practice.toString());
                 if (last != null) {
                     select.setObject(2, last);
                 }
@@ -52,6 +52,14 @@ final class RowPages {
             last = rows.get(rows.size() - 1)[key];
             each.accept(rows);
         }
+    }
+
+    /**
+     * The owner as text, so that no index finds the practice's rows: by the key each page begins where the last one ended,
+     * while rows found by their owner would be sorted anew for every page.
+     */
+    private static String owner(ArchiveTables.Table table) {
+        return "cast(" + table.ownedBy() + " as varchar(36))";
     }
 
     static long count(Connection connection, ArchiveTables.Table table, UUID practice) throws SQLException {

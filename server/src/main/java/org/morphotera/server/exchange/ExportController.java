@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
@@ -17,6 +18,7 @@ import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -30,18 +32,27 @@ class ExportController {
     private static final String GEOJSON = "application/geo+json";
     private static final String ZIP = "application/zip";
 
-    private final Tables tables;
-    private final GeoExport geo;
-    private final DataPackage dataPackage;
+    private final Map<String, File> files;
     private final FieldReader fields;
     private final Clock clock;
 
     ExportController(Tables tables, GeoExport geo, DataPackage dataPackage, FieldReader fields, Clock clock) {
-        this.tables = tables;
-        this.geo = geo;
-        this.dataPackage = dataPackage;
         this.fields = fields;
         this.clock = clock;
+        files = Map.of(
+                "readings.csv",
+                new File(CSV, (practice, field, out) -> tables.csv(practice, field, RecordLine.READING::equals, out)),
+                "figures.csv",
+                new File(
+                        CSV,
+                        (practice, field, out) ->
+                                tables.csv(practice, field, kind -> !kind.equals(RecordLine.READING), out)),
+                "records.xlsx",
+                new File(WORKBOOK, tables::workbook),
+                "fields.geojson",
+                new File(GEOJSON, geo::write),
+                "records.zip",
+                new File(ZIP, dataPackage::write));
     }
 
     /** Writes a file of some fields of a practice. */
@@ -49,92 +60,38 @@ class ExportController {
         void write(UUID practice, @Nullable UUID field, OutputStream out) throws IOException;
     }
 
-    @GetMapping(value = "/api/exports/readings.csv", produces = CSV)
-    void exportReadings(
-            @AuthenticationPrincipal Advisor who,
-            @RequestParam(required = false) @Nullable UUID field,
-            HttpServletResponse response)
-            throws IOException {
-        file(
-                response,
-                who,
-                field,
-                "readings",
-                "csv",
-                CSV,
-                (practice, only, out) -> tables.csv(practice, only, RecordLine.READING::equals, out));
-    }
-
-    @GetMapping(value = "/api/exports/figures.csv", produces = CSV)
-    void exportFigures(
-            @AuthenticationPrincipal Advisor who,
-            @RequestParam(required = false) @Nullable UUID field,
-            HttpServletResponse response)
-            throws IOException {
-        file(
-                response,
-                who,
-                field,
-                "figures",
-                "csv",
-                CSV,
-                (practice, only, out) -> tables.csv(practice, only, kind -> !kind.equals(RecordLine.READING), out));
-    }
-
-    @GetMapping(value = "/api/exports/records.xlsx", produces = WORKBOOK)
-    void exportWorkbook(
-            @AuthenticationPrincipal Advisor who,
-            @RequestParam(required = false) @Nullable UUID field,
-            HttpServletResponse response)
-            throws IOException {
-        file(response, who, field, "records", "xlsx", WORKBOOK, tables::workbook);
-    }
-
-    @GetMapping(value = "/api/exports/fields.geojson", produces = GEOJSON)
-    void exportShapes(
-            @AuthenticationPrincipal Advisor who,
-            @RequestParam(required = false) @Nullable UUID field,
-            HttpServletResponse response)
-            throws IOException {
-        file(response, who, field, "fields", "geojson", GEOJSON, geo::write);
-    }
-
-    @GetMapping(value = "/api/exports/records.zip", produces = ZIP)
-    void exportPackage(
-            @AuthenticationPrincipal Advisor who,
-            @RequestParam(required = false) @Nullable UUID field,
-            HttpServletResponse response)
-            throws IOException {
-        file(response, who, field, "records", "zip", ZIP, dataPackage::write);
-    }
+    private record File(String type, Writer writer) {}
 
     /**
-     * Written by the thread that answers, so that nobody interrupts it when a reader goes away: an interrupted read closes
-     * the data file.
+     * A file as it is made. Written by the thread that answers, so that nobody interrupts it when a reader goes away: an
+     * interrupted read closes the data file.
+     *
+     * @param name {@code readings.csv}, {@code figures.csv}, {@code records.xlsx}, {@code fields.geojson} or {@code
+     *     records.zip}
+     * @param field the only one; the whole practice where it is absent
      */
-    private void file(
-            HttpServletResponse response,
-            Advisor who,
-            @Nullable UUID field,
-            String what,
-            String ending,
-            String type,
-            Writer writer)
+    @GetMapping("/api/exports/{name}")
+    void export(
+            @AuthenticationPrincipal Advisor who,
+            @PathVariable String name,
+            @RequestParam(required = false) @Nullable UUID field,
+            HttpServletResponse response)
             throws IOException {
         UUID practice = who.practiceId();
+        File file = NotFoundException.require(files.get(name), "file");
         String of = field == null
                 ? ""
                 : NotFoundException.require(fields.field(practice, field), "field")
                                 .name() + " ";
-        response.setContentType(type);
+        response.setContentType(file.type());
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
                 ContentDisposition.attachment()
-                        .filename(of + what + " " + LocalDate.now(clock) + "." + ending, StandardCharsets.UTF_8)
+                        .filename(of + name.replace(".", " " + LocalDate.now(clock) + "."), StandardCharsets.UTF_8)
                         .build()
                         .toString());
         try {
-            writer.write(practice, field, response.getOutputStream());
+            file.writer().write(practice, field, response.getOutputStream());
         } catch (IOException e) {
             // whoever asked has gone
             LOG.debug("a file was not fetched to its end: {}", e.getMessage());

@@ -70,10 +70,10 @@ class FieldsImport {
             Run run = new Run(who);
             // fields first: stops name them
             for (int i = 0; i < features.size(); i++) {
-                run.feature(features.get(i), "features[" + i + "]", true);
+                run.feature(features.get(i), i, true);
             }
             for (int i = 0; i < features.size(); i++) {
-                run.feature(features.get(i), "features[" + i + "]", false);
+                run.feature(features.get(i), i, false);
             }
             run.faults.refuse();
             if (!store) {
@@ -130,7 +130,7 @@ class FieldsImport {
             named.add(field);
         }
 
-        private void feature(Object feature, String at, boolean areas) {
+        private void feature(Object feature, int at, boolean areas) {
             if (!(feature instanceof Map<?, ?> map) || !"Feature".equals(map.get("type"))) {
                 fault(areas, at, "This is no feature. Take it out.");
                 return;
@@ -152,29 +152,32 @@ class FieldsImport {
                     }
                 } catch (RefusedException e) {
                     for (FaultText fault : e.faults()) {
-                        faults.addAt(at + (fault.field().isEmpty() ? "" : ", " + fault.field()), fault.message());
+                        faults.addFeature(at, fault.field(), fault.message());
                     }
                 }
             }
         }
 
         /** Said once, although each feature is looked at twice. */
-        private void fault(boolean first, String at, String message) {
+        private void fault(boolean first, int at, String message) {
             if (first) {
-                faults.addAt(at, message);
+                faults.addFeature(at, "", message);
             }
         }
 
-        private void area(Map<?, ?> properties, @Nullable Object geometry, String at) {
+        private void area(Map<?, ?> properties, @Nullable Object geometry, int at) {
             String name = text(properties, "name", "field");
             if (name == null) {
-                faults.addAt(at, "A field needs a name. Add the property name.");
+                faults.addFeature(at, "", "A field needs a name. Add the property name.");
                 return;
             }
             Field there = known(properties, "id", name);
             String boundary = geometry == null ? null : json.writeValueAsString(geometry);
             if (there != null) {
-                if (boundary == null || sameShape(boundary, there.boundary())) {
+                if (boundary == null
+                        || SameShape.of(
+                                geometry,
+                                there.boundary() == null ? null : json.readValue(there.boundary(), Object.class))) {
                     same++;
                     return;
                 }
@@ -238,48 +241,16 @@ class FieldsImport {
                     + (message.endsWith(".") ? "" : ".");
         }
 
-        private boolean sameShape(String sent, @Nullable String stored) {
-            if (stored == null) {
-                return false;
-            }
-            Object there = json.readValue(stored, Object.class);
-            Object shape =
-                    there instanceof Map<?, ?> map && "Feature".equals(map.get("type")) ? map.get("geometry") : there;
-            return json.readValue(sent, Object.class).equals(shape)
-                    || turned(shape, json.readValue(sent, Object.class));
-        }
-
-        /** The same rings, walked the other way round. */
-        private static boolean turned(@Nullable Object stored, Object sent) {
-            if (stored instanceof List<?> a && sent instanceof List<?> b && a.size() == b.size()) {
-                List<Object> back = new ArrayList<>(b);
-                java.util.Collections.reverse(back);
-                if (a.equals(b) || a.equals(back)) {
-                    return true;
-                }
-                for (int i = 0; i < a.size(); i++) {
-                    if (!turned(a.get(i), b.get(i))) {
-                        return false;
-                    }
-                }
-                return !a.isEmpty() && a.get(0) instanceof List<?>;
-            }
-            return stored instanceof Map<?, ?> a
-                    && sent instanceof Map<?, ?> b
-                    && java.util.Objects.equals(a.get("type"), b.get("type"))
-                    && turned(a.get("coordinates"), b.get("coordinates"));
-        }
-
-        private void place(Map<?, ?> properties, @Nullable Object geometry, String type, String at) {
+        private void place(Map<?, ?> properties, @Nullable Object geometry, String type, int at) {
             String label = text(properties, "name", "label", "stop");
             String fieldName = text(properties, "field");
             if (label == null || fieldName == null) {
-                faults.addAt(at, "A stop needs the properties name and field. Add what is missing.");
+                faults.addFeature(at, "", "A stop needs the properties name and field. Add what is missing.");
                 return;
             }
             Field field = known(properties, "fieldId", fieldName);
             if (field == null) {
-                faults.addAt(at + ", field", "There is no field of this name. Add its outline to the file.");
+                faults.addFeature(at, "field", "There is no field of this name. Add its outline to the file.");
                 return;
             }
             List<?> coordinates =
@@ -295,7 +266,7 @@ class FieldsImport {
             boolean placeless = geometry == null;
             if (!placeless && (from == null || type.equals("LineString") && to == null)
                     || !placeless && !type.equals("Point") && !type.equals("LineString")) {
-                faults.addAt(at, "A stop must be a point or a line in longitude and latitude. Correct it.");
+                faults.addFeature(at, "", "A stop must be a point or a line in longitude and latitude. Correct it.");
                 return;
             }
             List<Stop> there = fields.stops(who.practiceId(), field.id());

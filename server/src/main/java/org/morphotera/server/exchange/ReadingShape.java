@@ -243,4 +243,23 @@ final class ReadingShape {
         }
         return metric;
     }
+
+    /** The same readings, however their numbers are written and their names are ordered. */
+    static boolean same(Object stored, Object sent) {
+        if (stored instanceof Number a && sent instanceof Number b) {
+            return a.doubleValue() == b.doubleValue();
+        }
+        if (stored instanceof List<?> a && sent instanceof List<?> b) {
+            boolean alike = a.size() == b.size();
+            for (int i = 0; alike && i < a.size(); i++) {
+                alike = same(a.get(i), b.get(i));
+            }
+            return alike;
+        }
+        if (stored instanceof Map<?, ?> a && sent instanceof Map<?, ?> b) {
+            return a.keySet().equals(b.keySet())
+                    && a.entrySet().stream().allMatch(each -> same(each.getValue(), b.get(each.getKey())));
+        }
+        return Objects.equals(stored, sent);
+    }
 }

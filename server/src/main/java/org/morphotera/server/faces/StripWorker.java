@@ -9,6 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.GrowerChanged;
+import org.morphotera.server.storage.Threads;
 import org.morphotera.server.visits.VisitChanged;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -124,11 +125,7 @@ class StripWorker implements SmartLifecycle {
 
     @Override
     public void start() {
-        ScheduledExecutorService started = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread worker = new Thread(task, "strips");
-            worker.setDaemon(true);
-            return worker;
-        });
+        ScheduledExecutorService started = Executors.newSingleThreadScheduledExecutor(Threads.named("strips"));
         started.scheduleWithFixedDelay(this::work, 0, EVERY_S, TimeUnit.SECONDS);
         thread = started;
     }
@@ -138,13 +135,7 @@ class StripWorker implements SmartLifecycle {
         ScheduledExecutorService running = thread;
         thread = null;
         if (running != null) {
-            // not interrupted: that would close the data file under whatever is being read
-            running.shutdown();
-            try {
-                running.awaitTermination(5, TimeUnit.SECONDS);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
+            Threads.end(running, 5);
         }
     }
 

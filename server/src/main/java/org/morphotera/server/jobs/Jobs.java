@@ -19,6 +19,8 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.audit.Audit;
+import org.morphotera.server.storage.Threads;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.slf4j.Logger;
@@ -26,6 +28,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.Assert;
 import org.springframework.web.ErrorResponseException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -85,6 +90,8 @@ public class Jobs implements SmartLifecycle {
 
     private final JobMapper rows;
     private final WorkFolder folder;
+    private final Audit audit;
+    private final TransactionTemplate transaction;
     private final JsonMapper json;
     private final Clock clock;
     private final Map<UUID, Handle> running = new ConcurrentHashMap<>();
@@ -92,28 +99,38 @@ public class Jobs implements SmartLifecycle {
     private volatile boolean stopping;
     private volatile boolean started;
 
-    Jobs(JobMapper rows, WorkFolder folder, JsonMapper json, Clock clock) {
+    Jobs(
+            JobMapper rows,
+            WorkFolder folder,
+            JsonMapper json,
+            Audit audit,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.audit = audit;
+        this.transaction = transaction;
         this.rows = rows;
         this.folder = folder;
         this.json = json;
         this.clock = clock;
         threads = new ThreadPoolExecutor(
-                AT_ONCE, AT_ONCE, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), task -> {
-                    Thread worker = new Thread(task, "long work");
-                    worker.setDaemon(true);
-                    return worker;
-                });
+                AT_ONCE, AT_ONCE, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING), Threads.named("long work"));
     }
 
-    /** Begins work; it goes on when this returns. */
+    /**
+     * Begins work, and notes who did; it goes on when this returns. Not to be called within a transaction: work that ended
+     * before its own row is stored would find nothing to end.
+     */
     public Job start(Advisor who, String kind, Work work) {
-        return start(who.practiceId(), who.id(), kind, work);
-    }
-
-    private Job start(UUID practice, UUID person, String kind, Work work) {
+        Assert.state(
+                !TransactionSynchronizationManager.isActualTransactionActive(), "begin work outside a transaction");
+        UUID practice = who.practiceId();
         UUID id = UUID.randomUUID();
         Handle handle = new Handle(folder.file(practice, id));
-        rows.insert(id, practice, person, kind, now());
+        forget();
+        transaction.executeWithoutResult(status -> {
+            rows.insert(id, practice, who.id(), kind, now());
+            audit.note(who, kind, "job", id, null);
+        });
         running.put(id, handle);
         try {
             threads.execute(() -> run(id, kind, handle, work));
@@ -209,11 +226,16 @@ public class Jobs implements SmartLifecycle {
         return Files.exists(file) && !running.containsKey(id) ? file : null;
     }
 
-    /** Ends what a stopped server left, and takes away what is old. */
+    /** Ends what a stopped server left. */
     private void tidy() {
         Map<String, Object> stopped = new LinkedHashMap<>();
         stopped.put("detail", "The server was stopped meanwhile; nothing was changed. Begin again.");
         rows.endAll(json.writeValueAsString(stopped), now());
+        forget();
+    }
+
+    /** Takes away work and files that are old. */
+    private void forget() {
         rows.endedBefore(now().minus(KEPT)).forEach(rows::delete);
         try (var practices = Files.list(folder.path())) {
             for (Path practice : practices.filter(Files::isDirectory).toList()) {
@@ -223,8 +245,8 @@ public class Jobs implements SmartLifecycle {
                     }
                 }
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        } catch (IOException | UncheckedIOException e) {
+            LOG.warn("old files of long work could not be taken away: {}", e.getMessage());
         }
     }
 
@@ -253,13 +275,7 @@ public class Jobs implements SmartLifecycle {
     public void stop() {
         started = false;
         stopping = true;
-        // not interrupted: that would close the data file under whatever is being read
-        threads.shutdown();
-        try {
-            threads.awaitTermination(10, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
+        Threads.end(threads, 10);
     }
 
     @Override

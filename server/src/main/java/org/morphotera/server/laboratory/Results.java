@@ -3,7 +3,6 @@ package org.morphotera.server.laboratory;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,6 +17,7 @@ import org.morphotera.core.method.chemistry.labresult.LabResult.Analyte;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.exchange.LineFaults;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
@@ -106,7 +106,6 @@ class Results {
                 : json.readValue(laboratory.reading(), Laboratory.ResultForm.class);
         return transaction.execute(status -> {
             ResultsReader read = ResultsReader.read(text, form);
-            List<FaultText> errors = new ArrayList<>(read.faults);
             Map<UUID, Leading> before = new LinkedHashMap<>();
             List<BagResult> results = new ArrayList<>();
             Set<String> seen = new LinkedHashSet<>();
@@ -114,18 +113,18 @@ class Results {
                 if (line.figures().isEmpty() && line.code().isBlank()) {
                     continue;
                 }
-                LaboratoryMapper.BagRow bag = bag(who.practiceId(), line, read, seen, errors);
+                LaboratoryMapper.BagRow bag = bag(who.practiceId(), line, read, seen);
                 if (bag != null) {
                     if (!before.containsKey(bag.fieldId())) {
                         before.put(bag.fieldId(), leading(who.practiceId(), bag.fieldId()));
                     }
-                    BagResult result = keep(who, bag, line, errors);
+                    BagResult result = keep(who, bag, line, read.faults);
                     if (result != null) {
                         results.add(result);
                     }
                 }
             }
-            errors.sort(Comparator.comparingLong(Results::lineOf));
+            List<FaultText> errors = new ArrayList<>(read.faults.list());
             if (store && read.form == null) {
                 errors.add(new FaultText("form", "NEEDED", "Choose the column that names the bags."));
             } else if (store && results.isEmpty() && errors.isEmpty()) {
@@ -144,44 +143,32 @@ class Results {
         });
     }
 
-    private static long lineOf(FaultText fault) {
-        Matcher number = Pattern.compile("^line (\\d{1,9})").matcher(fault.field());
-        return number.find() ? Long.parseLong(number.group(1)) : 0;
-    }
-
     private LaboratoryMapper.@Nullable BagRow bag(
-            UUID practice, ResultsReader.Line line, ResultsReader read, Set<String> seen, List<FaultText> errors) {
-        String column = read.form == null ? "" : read.form.code();
+            UUID practice, ResultsReader.Line line, ResultsReader read, Set<String> seen) {
         String code = BagCode.plain(line.code());
-        String at = "line " + line.number() + ", " + column;
+        LaboratoryMapper.BagRow bag = BagCode.sound(code) ? rows.byCode(practice, code) : null;
+        String wrong = null;
         if (!BagCode.sound(code)) {
-            errors.add(new FaultText(
-                    at,
-                    "LINE",
-                    "This is no code of a bag: a sign is wrong, or two changed places. Look at the label."));
-            return null;
+            wrong = "This is no code of a bag: a sign is wrong, or two changed places. Look at the label.";
+        } else if (bag == null) {
+            wrong = "No bag of yours has this code. Look at the label.";
+        } else if (!seen.add(code)) {
+            wrong = "This bag is there twice. Leave one of the lines.";
+        } else if (line.figures().isEmpty()) {
+            // where none could be read, that is said already
+            wrong = read.faults.has(line.number()) ? "" : "It holds no figure. Fill it in, or take the line out.";
         }
-        LaboratoryMapper.BagRow bag = rows.byCode(practice, code);
-        if (bag == null) {
-            errors.add(new FaultText(at, "LINE", "No bag of yours has this code. Look at the label."));
-            return null;
+        if (wrong == null) {
+            return bag;
         }
-        if (!seen.add(code)) {
-            errors.add(new FaultText(at, "LINE", "This bag is there twice. Leave one of the lines."));
-            return null;
+        if (!wrong.isEmpty()) {
+            read.faults.add(line.number(), read.form == null ? "" : read.form.code(), wrong);
         }
-        if (line.figures().isEmpty()) {
-            boolean told = errors.stream().anyMatch(each -> each.field().startsWith("line " + line.number() + ","));
-            if (!told) {
-                errors.add(new FaultText(at, "LINE", "It holds no figure. Fill it in, or take the line out."));
-            }
-            return null;
-        }
-        return bag;
+        return null;
     }
 
     private @Nullable BagResult keep(
-            Advisor who, LaboratoryMapper.BagRow bag, ResultsReader.Line line, List<FaultText> errors) {
+            Advisor who, LaboratoryMapper.BagRow bag, ResultsReader.Line line, LineFaults faults) {
         List<Map<String, Object>> analytes = new ArrayList<>();
         List<Figure> figures = new ArrayList<>();
         line.figures().forEach((analyte, value) -> {
@@ -213,15 +200,14 @@ class Results {
                             note(bag, stops)));
         } catch (RefusedException e) {
             for (FaultText fault : e.faults()) {
-                errors.add(new FaultText(
-                        "line " + line.number() + ", " + column(fault, analytes), "LINE", fault.message()));
+                faults.add(line.number(), column(fault, analytes), fault.message());
             }
             return null;
         } catch (StaleException e) {
-            errors.add(new FaultText(
-                    "line " + line.number(),
-                    "LINE",
-                    "This bag has other figures already. Correct them in its record, or take the line out."));
+            faults.add(
+                    line.number(),
+                    "",
+                    "This bag has other figures already. Correct them in its record, or take the line out.");
             return null;
         }
         boolean already = bag.measurementId() != null;
@@ -232,8 +218,7 @@ class Results {
     }
 
     private static String column(FaultText fault, List<Map<String, Object>> analytes) {
-        java.util.regex.Matcher index =
-                java.util.regex.Pattern.compile("\\[(\\d+)]").matcher(fault.field());
+        Matcher index = Pattern.compile("\\[(\\d+)]").matcher(fault.field());
         return index.find() && Integer.parseInt(index.group(1)) < analytes.size()
                 ? analytes.get(Integer.parseInt(index.group(1))).get("code").toString()
                 : fault.field();

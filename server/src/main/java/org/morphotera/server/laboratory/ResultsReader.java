@@ -14,10 +14,10 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.chemistry.labresult.LabResult.Analyte;
-import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.KnownUnits;
 import org.morphotera.server.exchange.CsvFile;
+import org.morphotera.server.exchange.LineFaults;
 
 /** A laboratory's file of results, read by its form: which column is what. */
 final class ResultsReader {
@@ -34,7 +34,7 @@ final class ResultsReader {
 
     final List<Seen> columns = new ArrayList<>();
     final List<Line> lines = new ArrayList<>();
-    final List<FaultText> faults = new ArrayList<>();
+    final LineFaults faults = new LineFaults();
     Laboratory.@Nullable ResultForm form;
 
     /** @param form as remembered or chosen; a guess from the names of the columns where there is none */
@@ -58,34 +58,28 @@ final class ResultsReader {
             }
             reader.form = form != null ? form : guess(reader.columns);
             if (rows.size() > MOST_LINES) {
-                reader.fault(MOST_LINES + 2, "", "At most 2,000 lines. Send the file in parts.");
+                reader.faults.add(MOST_LINES + 2, "", "At most 2,000 lines. Send the file in parts.");
             } else if (reader.form != null) {
                 reader.lines(file.head(), rows, numbers);
             }
         } catch (CsvFile.Unreadable e) {
-            reader.fault(e.line(), "", e.getMessage());
+            reader.faults.add(e.line(), "", e.getMessage());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return reader;
     }
 
-    private void fault(long line, String column, String message) {
-        if (faults.size() < 200) {
-            faults.add(new FaultText("line " + line + (column.isEmpty() ? "" : ", " + column), "LINE", message));
-        }
-    }
-
     private void lines(List<String> head, List<String[]> rows, List<Long> numbers) {
         int code = head.indexOf(form.code());
         if (code < 0) {
-            fault(1, form.code(), "This column is not in the file. Choose the one that names the bags.");
+            faults.add(1, form.code(), "This column is not in the file. Choose the one that names the bags.");
             return;
         }
         for (Laboratory.Column column : form.columns()) {
             Analyte analyte = Coded.find(Analyte.values(), column.analyte());
             if (KnownUnits.toMetric(1, column.unit(), analyte.unit()) == null) {
-                fault(
+                faults.add(
                         1,
                         column.name(),
                         "The unit is not one of this analyte. Use "
@@ -93,7 +87,7 @@ final class ResultsReader {
                                 + String.join(", ", KnownUnits.ways(analyte.unit())) + ".");
             }
         }
-        if (!faults.isEmpty()) {
+        if (!faults.none()) {
             return;
         }
         for (int i = 0; i < rows.size(); i++) {
@@ -115,14 +109,14 @@ final class ResultsReader {
         Analyte analyte = Coded.find(Analyte.values(), column.analyte());
         Double value = number(cell);
         if (value == null) {
-            fault(
+            faults.add(
                     line,
                     column.name(),
                     cell.startsWith("<") || cell.startsWith(">")
                             ? "Beyond what the laboratory can tell. Leave the cell empty, and note it with the bag."
                             : "This is no number. Correct it, or leave the cell empty.");
         } else if (figures.put(analyte, KnownUnits.toMetric(value, column.unit(), analyte.unit())) != null) {
-            fault(line, column.name(), "Two columns hold this analyte. Choose one of them.");
+            faults.add(line, column.name(), "Two columns hold this analyte. Choose one of them.");
         }
     }
 

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -14,22 +15,21 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.indicators.IndicatorProjection;
-import org.morphotera.server.indicators.IndicatorRow;
-import org.morphotera.server.indicators.SightingReader;
+import org.morphotera.server.indicators.ProjectionBatch;
 import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.methods.RulesInForce;
+import org.morphotera.server.storage.RowBatch;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.VisitChanged;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.PreparedStatementCallback;
 import org.springframework.stereotype.Component;
 
 /**
@@ -41,24 +41,16 @@ public class MeasurementBatch {
 
     private static final int AT_ONCE = 1000;
 
-    static final String INTO_MEASUREMENT =
+    private static final String INTO_MEASUREMENT =
             "insert into measurement (id, practice_id, field_id, visit_id, stop_id, method, depth_top_mm, depth_bottom_mm, "
                     + "readings, context, evaluation, core_version, benchmarks, taken_at, person_id, recorded_at) "
                     + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
-    static final String INTO_INDICATOR =
-            "insert into indicator_value (measurement_id, indicator, practice_id, field_id, visit_id, stop_id, method, band, "
-                    + "depth_top_mm, depth_bottom_mm, standing, standing_low, standing_high, code, figure, figure_low, "
-                    + "figure_high, unit, points, kind, source, taken_at, latest) "
-                    + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)";
-    static final String INTO_SIGHTING =
-            "insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, source, marks, "
-                    + "taken_at, latest) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)";
-
     private final JdbcTemplate jdbc;
     private final MethodRegistry methods;
     private final Evaluator evaluator;
     private final Places places;
     private final IndicatorProjection projection;
+    private final ProjectionBatch shown;
     private final StoredForm form;
     private final RulesInForce rules;
     private final Clock clock;
@@ -70,6 +62,7 @@ public class MeasurementBatch {
             Evaluator evaluator,
             Places places,
             IndicatorProjection projection,
+            ProjectionBatch shown,
             StoredForm form,
             RulesInForce rules,
             Clock clock,
@@ -79,6 +72,7 @@ public class MeasurementBatch {
         this.evaluator = evaluator;
         this.places = places;
         this.projection = projection;
+        this.shown = shown;
         this.form = form;
         this.rules = rules;
         this.clock = clock;
@@ -95,8 +89,9 @@ public class MeasurementBatch {
             Map<String, Object> readings,
             Instant takenAt) {}
 
-    /** A test with its field and context, to be evaluated. */
-    private record Waiting(Reading reading, UUID field, Map<String, Object> context) {}
+    /** A test with its field and context, to be evaluated; and who wants to know if it is refused. */
+    private record Waiting(
+            Reading reading, UUID field, Map<String, Object> context, Consumer<RefusedException> refused) {}
 
     /** A test that was evaluated, with its texts as they are kept; or refused. */
     private record Evaluated(
@@ -114,15 +109,14 @@ public class MeasurementBatch {
         private final UUID person;
         private final OffsetDateTime recordedAt =
                 clock.instant().truncatedTo(ChronoUnit.MILLIS).atOffset(ZoneOffset.UTC);
-        private final List<Object[]> measurements = new ArrayList<>();
-        private final List<Object[]> indicators = new ArrayList<>();
-        private final List<Object[]> sightings = new ArrayList<>();
+        private final RowBatch measurements = new RowBatch(jdbc, INTO_MEASUREMENT);
+        private final ProjectionBatch.Rows projected = shown.begin();
         private final Set<UUID> stops = new HashSet<>();
         /** Where something was read that the context of later tests depends on, and not marked as the newest yet. */
         private final Set<UUID> lit = new HashSet<>();
 
         private final Map<UUID, UUID> visits = new HashMap<>();
-        private final BiConsumer<UUID, RefusedException> refusals;
+        private final Set<UUID> unwritten = new HashSet<>();
         private final List<Waiting> waiting = new ArrayList<>();
         private CompletableFuture<List<Evaluated>> evaluating;
         private Places.Place place;
@@ -131,21 +125,30 @@ public class MeasurementBatch {
 
         private Map<String, Object> context;
 
-        private Run(UUID practice, UUID person, BiConsumer<UUID, RefusedException> refusals) {
+        private Run(UUID practice, UUID person) {
             this.practice = practice;
             this.person = person;
-            this.refusals = refusals;
         }
 
-        /** Takes a test in; what is wrong with it is told when its turn to be evaluated has come. */
-        public void add(Reading reading) {
+        /** Whether a test was taken in and is not in the tables yet, where {@link #known} would find it. */
+        public boolean waits(UUID test) {
+            return unwritten.contains(test);
+        }
+
+        /**
+         * Takes a test in.
+         *
+         * @param refused is told what is wrong with it, once its turn to be evaluated has come
+         */
+        public void add(Reading reading, Consumer<RefusedException> refused) {
             Map<String, Object> of = new LinkedHashMap<>(context(reading));
             DepthLayer layer = reading.layer();
             if (layer != null) {
                 of.put("depthTopMm", layer.topMm());
                 of.put("depthBottomMm", layer.bottomMm());
             }
-            waiting.add(new Waiting(reading, place.field().id(), of));
+            waiting.add(new Waiting(reading, place.field().id(), of, refused));
+            unwritten.add(reading.id());
             stops.add(reading.stop());
             visits.put(reading.visit(), place.field().id());
             if (lightsOthers(reading.method())) {
@@ -211,7 +214,7 @@ public class MeasurementBatch {
                     || !place.stop().id().equals(reading.stop())) {
                 if (lit.remove(reading.stop())) {
                     flush();
-                    newest(reading.stop());
+                    shown.markNewest(reading.stop());
                 }
                 boolean sameVisit = visited != null && visited.visit().id().equals(reading.visit());
                 if (sameVisit) {
@@ -228,96 +231,40 @@ public class MeasurementBatch {
             return context;
         }
 
-        private void keep(Evaluated done) {
-            Reading reading = done.of().reading();
-            OffsetDateTime takenAt = reading.takenAt().atOffset(ZoneOffset.UTC);
-            UUID field = done.of().field();
-            measurements.add(new Object[] {
-                reading.id(),
-                practice,
-                field,
-                reading.visit(),
-                reading.stop(),
-                reading.method(),
-                reading.layer() == null ? null : reading.layer().topMm(),
-                reading.layer() == null ? null : reading.layer().bottomMm(),
-                done.readings(),
-                done.context(),
-                done.evaluation(),
-                rules.version(),
-                rules.benchmarks(),
-                takenAt,
-                person,
-                recordedAt
-            });
-            for (IndicatorRow row : done.shown().indicators()) {
-                indicators.add(new Object[] {
-                    row.measurementId(),
-                    row.indicator(),
-                    practice,
-                    field,
-                    row.visitId(),
-                    row.stopId(),
-                    row.method(),
-                    row.band(),
-                    row.depthTopMm(),
-                    row.depthBottomMm(),
-                    row.standing(),
-                    row.standingLow(),
-                    row.standingHigh(),
-                    row.code(),
-                    row.figure(),
-                    row.figureLow(),
-                    row.figureHigh(),
-                    row.unit(),
-                    row.points(),
-                    row.kind(),
-                    row.source(),
-                    takenAt
-                });
-            }
-            for (SightingReader.Row row : done.shown().sightings()) {
-                sightings.add(new Object[] {
-                    row.measurementId(),
-                    row.finding(),
-                    practice,
-                    field,
-                    row.stopId(),
-                    row.figure(),
-                    row.state(),
-                    row.source(),
-                    row.marks(),
-                    takenAt
-                });
-            }
-        }
-
         private void write(List<Evaluated> ready) {
             for (Evaluated each : ready) {
                 if (each.refused() == null) {
                     keep(each);
                 } else {
-                    refusals.accept(each.of().reading().id(), each.refused());
+                    each.of().refused().accept(each.refused());
                 }
+                unwritten.remove(each.of().reading().id());
             }
-            insert(INTO_MEASUREMENT, measurements);
-            insert(INTO_INDICATOR, indicators);
-            insert(INTO_SIGHTING, sightings);
+            measurements.write();
+            projected.write();
         }
 
-        private void insert(String sql, List<Object[]> rows) {
-            if (!rows.isEmpty()) {
-                jdbc.execute(sql, (PreparedStatementCallback<int[]>) statement -> {
-                    for (Object[] row : rows) {
-                        for (int i = 0; i < row.length; i++) {
-                            statement.setObject(i + 1, row[i]);
-                        }
-                        statement.addBatch();
-                    }
-                    return statement.executeBatch();
-                });
-                rows.clear();
-            }
+        private void keep(Evaluated done) {
+            Reading reading = done.of().reading();
+            UUID field = done.of().field();
+            measurements.add(
+                    reading.id(),
+                    practice,
+                    field,
+                    reading.visit(),
+                    reading.stop(),
+                    reading.method(),
+                    reading.layer() == null ? null : reading.layer().topMm(),
+                    reading.layer() == null ? null : reading.layer().bottomMm(),
+                    done.readings(),
+                    done.context(),
+                    done.evaluation(),
+                    rules.version(),
+                    rules.benchmarks(),
+                    reading.takenAt().atOffset(ZoneOffset.UTC),
+                    person,
+                    recordedAt);
+            projected.add(practice, field, done.shown());
         }
 
         /** Writes all that was taken in so far. */
@@ -331,81 +278,21 @@ public class MeasurementBatch {
         /** Writes what is left, and marks the newest of every stop that was added to. */
         public void finish() {
             flush();
-            stops.forEach(this::newest);
+            stops.forEach(shown::markNewest);
             visits.forEach((visit, field) -> changes.publishEvent(new VisitChanged(practice, field, visit)));
         }
-
-        private void newest(UUID stop) {
-            mark(
-                    "select measurement_id, indicator, band, source, taken_at, latest from indicator_value where stop_id = ?",
-                    "update indicator_value set latest = ? where measurement_id = ? and indicator = ?",
-                    stop);
-            mark(
-                    "select measurement_id, finding, '', source, taken_at, latest from sighting where stop_id = ?",
-                    "update sighting set latest = ? where measurement_id = ? and finding = ?",
-                    stop);
-        }
-
-        /** Marks the newest of each kind, band and source at a stop, and takes the mark from those that were. */
-        private void mark(String select, String update, UUID stop) {
-            Map<List<String>, Shown> newest = new HashMap<>();
-            List<Shown> marked = new ArrayList<>();
-            jdbc.query(
-                    select,
-                    row -> {
-                        Shown shown = new Shown(
-                                row.getObject(1, UUID.class),
-                                row.getString(2),
-                                row.getObject(5, OffsetDateTime.class).toInstant());
-                        newest.merge(
-                                List.of(row.getString(2), row.getString(3), row.getString(4)),
-                                shown,
-                                (a, b) -> b.newerThan(a) ? b : a);
-                        if (row.getBoolean(6)) {
-                            marked.add(shown);
-                        }
-                    },
-                    stop);
-            List<Object[]> changes = new ArrayList<>();
-            marked.stream()
-                    .filter(each -> !newest.containsValue(each))
-                    .forEach(each -> changes.add(new Object[] {false, each.measurement(), each.what()}));
-            newest.values().stream()
-                    .filter(each -> !marked.contains(each))
-                    .forEach(each -> changes.add(new Object[] {true, each.measurement(), each.what()}));
-            jdbc.batchUpdate(update, changes);
-        }
     }
 
-    /** What a measurement shows of something, and when it was made. */
-    private record Shown(UUID measurement, String what, Instant takenAt) {
-
-        /** By the same rule as the newest is found when one measurement is added. */
-        private boolean newerThan(Shown other) {
-            int byTime = takenAt.compareTo(other.takenAt);
-            return byTime > 0 || byTime == 0 && text(measurement).compareTo(text(other.measurement)) < 0;
-        }
-
-        /** Ids in the order in which databases have them: as their digits. */
-        private static String text(UUID id) {
-            return id.toString();
-        }
-    }
-
-    /**
-     * Begins; everything is done in the transaction that the caller has open.
-     *
-     * @param refusals is told which test can't be used, and why
-     */
-    public Run begin(UUID practice, UUID person, BiConsumer<UUID, RefusedException> refusals) {
-        return new Run(practice, person, refusals);
+    /** Begins; everything is done in the transaction that the caller has open. */
+    public Run begin(UUID practice, UUID person) {
+        return new Run(practice, person);
     }
 
     /** Readings of tests of the practice that are there already, by their ids. */
     public Map<UUID, String> known(UUID practice, List<UUID> ids) {
         Map<UUID, String> known = new HashMap<>();
         if (!ids.isEmpty()) {
-            String marks = String.join(", ", java.util.Collections.nCopies(ids.size(), "?"));
+            String marks = String.join(", ", Collections.nCopies(ids.size(), "?"));
             List<Object> arguments = new ArrayList<>(ids);
             arguments.add(practice);
             jdbc.query(
@@ -416,10 +303,5 @@ public class MeasurementBatch {
                     arguments.toArray());
         }
         return known;
-    }
-
-    /** Readings as they are kept. */
-    public String text(Map<String, Object> readings) {
-        return form.text(readings);
     }
 }

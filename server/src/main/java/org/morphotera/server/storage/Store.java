@@ -93,11 +93,7 @@ public class Store implements SmartLifecycle {
 
     @Override
     public void start() {
-        ScheduledExecutorService started = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread thread = new Thread(task, "store");
-            thread.setDaemon(true);
-            return thread;
-        });
+        ScheduledExecutorService started = Executors.newSingleThreadScheduledExecutor(Threads.named("store"));
         started.scheduleWithFixedDelay(this::round, EVERY_MS, EVERY_MS, TimeUnit.MILLISECONDS);
         watch = started;
     }
@@ -225,13 +221,7 @@ public class Store implements SmartLifecycle {
         if (running == null) {
             return;
         }
-        // not interrupted: that would close the data file under it
-        running.shutdown();
-        try {
-            running.awaitTermination(10, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
+        Threads.end(running, 10);
         closeProbe();
         if (file != null && state == StoreState.OPEN) {
             compactAtStop();

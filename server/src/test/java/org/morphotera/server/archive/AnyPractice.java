@@ -112,6 +112,10 @@ final class AnyPractice {
         if (optional && random.nextInt(3) == 0) {
             return null;
         }
+        if (name.equals("stale")) {
+            // else the server would make it again between two looks
+            return false;
+        }
         if (name.equals("email") || name.equals("secret_hash")) {
             // unique on the whole server
             return new UUID(random.nextLong(), random.nextLong()).toString();
