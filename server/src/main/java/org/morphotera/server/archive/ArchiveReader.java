@@ -310,6 +310,8 @@ final class ArchiveReader implements AutoCloseable {
                         "This row does not fit with the others. Take another archive.",
                         e);
             }
+            // what is laid out here is thrown away as a whole: one long transaction would only make its file large
+            into.commit();
             done.accept(page.size());
             page.clear();
         }

@@ -66,6 +66,7 @@ final class RowInserts {
             connection.rollback(before);
             throw new Refused(firstRefused(rows), e);
         }
+        connection.releaseSavepoint(before);
         for (Object[] row : rows) {
             if (later >= 0 && row[later] != null) {
                 waiting.add(new Object[] {row[later], row[key]});

@@ -19,8 +19,10 @@ import org.flywaydb.core.api.MigrationVersion;
  */
 final class Staging implements AutoCloseable {
 
+    /** Nothing of it must outlive a cut of the power, so what nothing refers to any more is written over at once. */
     private static final String OPTIONS =
-            ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH;COMPRESS=TRUE;TRACE_LEVEL_FILE=0";
+            ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH;COMPRESS=TRUE;TRACE_LEVEL_FILE=0;RETENTION_TIME=0";
+
     private static final String SCRIPTS = "classpath:db/migration";
 
     private final Path folder;
