@@ -10,8 +10,9 @@ const layers = [
   ['core'],
   ['units'],
   ['ui'],
+  ['drawings'],
   ['photos', 'charts'],
-  ['readings'],
+  ['readings', 'examples'],
   ['kept'],
   ['timers'],
   ['capture/frame'],
@@ -20,7 +21,7 @@ const layers = [
   ['fields'],
   ['visits'],
   ['capture'],
-  ['limits', 'results', 'plans', 'bench', 'places', 'days', 'exchange', 'laboratory'],
+  ['limits', 'results', 'plans', 'bench', 'places', 'days', 'exchange', 'laboratory', 'practice', 'calibration'],
   ['app'],
 ]
 

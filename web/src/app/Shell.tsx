@@ -72,6 +72,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     'g c': () => navigate('/clocks'),
     'g l': () => navigate('/laboratory'),
     'g e': () => navigate('/exchange'),
+    'g r': () => navigate('/practice'),
   })
   const change = useMutation({
     mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
@@ -111,6 +112,11 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       label: 'Exchange',
       name: 'Exchange: files, calendar and archive',
       act: () => navigate('/exchange'),
+    },
+    {
+      label: 'Practice',
+      name: 'Practice ground: made-up soils, and scoring with others',
+      act: () => navigate('/practice'),
     },
     { label: 'Products', name: 'Products: what the practice buys', act: () => navigate('/products') },
     { label: '?', name: 'Keys', act: () => setKeysOpen(true) },

@@ -87,6 +87,27 @@ export const router = createBrowserRouter([
         lazy: () => import('../plans/ProductsPage').then((m) => ({ Component: m.ProductsPage })),
       },
       {
+        path: '/calibration',
+        lazy: () =>
+          import('../calibration/CalibrationsPage').then((m) => ({ Component: m.CalibrationsPage })),
+      },
+      {
+        path: '/calibration/:id',
+        lazy: () => import('../calibration/SessionPage').then((m) => ({ Component: m.SessionPage })),
+      },
+      {
+        path: '/practice',
+        lazy: () => import('../practice/PracticePage').then((m) => ({ Component: m.PracticePage })),
+      },
+      {
+        path: '/practice/round',
+        lazy: () => import('../practice/RoundPage').then((m) => ({ Component: m.RoundPage })),
+      },
+      {
+        path: '/practice/round/:method/:top?',
+        lazy: () => import('../practice/TestPage').then((m) => ({ Component: m.TestPage })),
+      },
+      {
         path: '/bench/plan/:plan',
         lazy: () => import('../bench/BenchPage').then((m) => ({ Component: m.BenchPage })),
       },

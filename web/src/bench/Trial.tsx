@@ -6,6 +6,7 @@ import type { DraftState } from '../capture/frame/drafts'
 import { OnBench, type Bench } from '../capture/frame/panel'
 import { PANELS } from '../capture/panels'
 import type { Content } from '../device/device'
+import { Examples } from '../examples/Examples'
 import { FormCapture } from '../forms/FormCapture'
 import { ReadingForm } from '../forms/ReadingForm'
 import { queries } from '../queries/queries'
@@ -41,6 +42,7 @@ export function Trial({ method }: { method: MethodEntry }) {
           <h2 className="text-2xl">{method.title}</h2>
           <p className="text-soft">{units.prose(method.purpose)}</p>
         </div>
+        <Examples method={method} />
         <Button onClick={() => setRound(round + 1)}>Begin anew</Button>
       </div>
       <OnBench.Provider value={bench}>

@@ -13,6 +13,7 @@ import { useUnits } from '../units/units'
 import { ResultWords } from '../readings/ResultWords'
 import { nextTest, testPath } from '../visits/walk'
 import { useDraft, type DraftPlace, type DraftState } from './frame/drafts'
+import { Examples } from '../examples/Examples'
 import { FormCapture } from '../forms/FormCapture'
 import { recordedHere } from './frame/panel'
 import { PANELS } from './panels'
@@ -110,11 +111,12 @@ function Capture({
     <div className="mx-auto grid w-full max-w-5xl grow content-start bg-paper sm:my-6 sm:border sm:border-rule">
       <header className="flex flex-wrap items-center justify-between gap-x-4 border-b border-rule px-5 py-2">
         <h1 className="text-xl">{method.title}</h1>
-        <div className="flex flex-wrap items-center text-[15px] text-soft">
+        <div className="flex flex-wrap items-center gap-x-4 text-[15px] text-soft">
+          <Examples method={method} />
           {next && (
             <Link
               to={nextPath!}
-              className="order-last ml-5 hidden min-h-11 items-center hover:underline sm:inline-flex"
+              className="order-last ml-1 hidden min-h-11 items-center hover:underline sm:inline-flex"
             >
               Next:{' '}
               {next.stop.id === stop.id ? next.method.title : `${next.stop.label}, ${next.method.title}`}

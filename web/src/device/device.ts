@@ -118,6 +118,41 @@ export type HeardTimers = { timers: Timer[]; offsetMs: number }
 /** A visit as the server acknowledged it, to make it again on a server that was put back to an earlier day. */
 export type SentVisit = { id: string; person: string; body: Record<string, unknown>; at: number }
 
+/** A round on the practice ground, as the device keeps it. */
+export type PracticeRound = {
+  id: string
+  person: string
+  /** what the place was drawn from */
+  deal: { seed: number; level: 'clear' | 'usual' | 'hard'; like?: PracticeLike }
+  begunAt: number
+  /** time passed on the round's own clock, ms, and how fast it runs */
+  passedMs: number
+  speed: number
+  /** readings on their way, by test */
+  contents: Record<string, Content>
+  timers: Timer[]
+  made: {
+    key: string
+    method: string
+    topMm?: number
+    bottomMm?: number
+    readings: Readings
+    minutes: number
+  }[]
+  named?: string
+  action?: string
+  endedAt?: number
+  score?: number
+  minutes?: number
+}
+
+/** A real field that a made-up one resembles: no name, only what is believed of it. */
+export type PracticeLike = {
+  landUse?: string
+  textureClass?: string
+  suspected: { constraint: string; probability: number }[]
+}
+
 /** So many of the newest visits are remembered. */
 const VISITS_REMEMBERED = 200
 
@@ -126,10 +161,13 @@ class DeviceStore extends Dexie {
   drafts!: Table<KeptDraft, string>
   heard!: Table<{ name: string; value: unknown }, string>
   visits!: Table<SentVisit, string>
+  /** rounds of practice; they hold nothing of real fields, and stay when somebody signs out */
+  rounds!: Table<PracticeRound, string>
   constructor() {
     super('morphotera')
     this.version(1).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name' })
     this.version(2).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name', visits: 'id, at' })
+    this.version(3).stores({ rounds: 'id, person' })
   }
 }
 

@@ -46,6 +46,19 @@ export const queries = {
       queryFn: () => must(api.GET('/api/fields/{id}/plan', { params: { path: { id } } })),
     }),
   products: () => queryOptions({ queryKey: ['products'], queryFn: () => must(api.GET('/api/products')) }),
+  calibrations: () =>
+    queryOptions({ queryKey: ['calibrations'], queryFn: () => must(api.GET('/api/calibrations')) }),
+  /** A session, with one's own scores where this device scores in it. */
+  calibration: (id: string, member: string | undefined) =>
+    queryOptions({
+      queryKey: ['calibration', id, member],
+      queryFn: () => must(api.GET('/api/calibrations/{id}', { params: { path: { id }, query: { member } } })),
+    }),
+  calibrationBiases: (test: string) =>
+    queryOptions({
+      queryKey: ['calibration-biases', test],
+      queryFn: () => must(api.GET('/api/calibration-biases', { params: { query: { test } } })),
+    }),
   testSets: () => queryOptions({ queryKey: ['test-sets'], queryFn: () => must(api.GET('/api/test-sets')) }),
   growers: () => queryOptions({ queryKey: ['growers'], queryFn: () => must(api.GET('/api/growers')) }),
   /** Fields as strips, at most sixty from some offset on. */

@@ -7,6 +7,7 @@ import type { ChangeVerdict, ChangeView, EventChange } from '../api/schema'
 import { ChangeChart } from '../charts/ChangeChart'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
+import { KnownBias } from './KnownBias'
 import { useStopRole } from '../fields/useStopRole'
 import { Button, Check, Input, QuantityInput, Select } from '../ui/controls'
 import { Failed, Loading, Notice } from '../ui/states'
@@ -67,6 +68,7 @@ export function ChangePage() {
             <Verdict change={view.change} />
             {view.change && view.change.controls === 0 && <MarkControl field={id!} view={view} />}
             {view.trend && <p className="border-t border-rule pt-3">{view.trend.sentence}</p>}
+            <KnownBias method={view.chosen.method} />
             {view.events.length > 0 && <AfterEvents events={view.events} />}
             <StopsNeeded view={view} />
           </aside>

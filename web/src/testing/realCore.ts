@@ -23,6 +23,7 @@ const files = (wanted: RegExp) =>
 export const coreData = {
   benchmarks: files(/\/benchmarks(\/\w[\w-]*)?\.txt$/),
   messages: files(/\/(messages\/[\w-]+|texts)\.txt$/),
+  evidence: files(/\/evidence\/[\w-]+\.txt$/),
   // what the core says of a place and of units
   context: parts.context as unknown as ReadingEntry[],
   units: parts.units,

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useState } from 'react'
+import { createContext, useContext, useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { queries } from '../queries/queries'
 import type { Timer, TimerStep, TimerWrite } from '../api/schema'
@@ -10,20 +10,33 @@ import { clocksWithKept } from '../device/overlay'
 /** A moment that a running clock still has to call out. */
 export type Due = { timer: Timer; step: TimerStep; inSeconds: number }
 
-/** The server's time now, ticking. */
+/** Another time than the server's, and the clocks that run by it: the fast one of a round of practice. */
+export type Clockwork = {
+  /** its time at a moment of the device, ms */
+  at: (device: number) => number
+  /** how often it must be looked at, ms */
+  tickMs: number
+  timers: Timer[]
+  put: (id: string, body: TimerWrite) => Promise<{ sent: false }>
+  done: (timer: string, step: TimerStep, doneAt: string | undefined) => Promise<{ sent: false }>
+}
+export const OwnTime = createContext<Clockwork | undefined>(undefined)
+
+/** The time now, ticking: the server's, or that of a round of practice. */
 export function useNow(everyMs = 1000) {
+  const own = useContext(OwnTime)
   const offset = useQuery(queries.timers()).data?.offsetMs ?? heardTimers()?.offsetMs ?? 0
   const [now, setNow] = useState(() => Date.now())
   useEffect(() => {
-    const tick = setInterval(() => setNow(Date.now()), everyMs)
+    const tick = setInterval(() => setNow(Date.now()), own?.tickMs ?? everyMs)
     const wake = () => setNow(Date.now())
     document.addEventListener('visibilitychange', wake)
     return () => {
       clearInterval(tick)
       document.removeEventListener('visibilitychange', wake)
     }
-  }, [everyMs])
-  return now + offset
+  }, [everyMs, own?.tickMs])
+  return own ? own.at(now) : now + offset
 }
 
 /** Everything still due, the most overdue first. */
@@ -54,10 +67,12 @@ export function testPath(timer: Timer) {
 
 /** All running clocks: the server's, as last heard of, and what this device has started or marked since. */
 export function useTimers(): Timer[] {
+  const own = useContext(OwnTime)
   const jobs = useJobs()
   const methods = useQuery(queries.methods()).data
   const heard = useQuery(queries.timers()).data?.timers ?? heardTimers()?.timers
-  return useMemo(() => clocksWithKept(heard ?? [], jobs, methods ?? []), [heard, jobs, methods])
+  const all = useMemo(() => clocksWithKept(heard ?? [], jobs, methods ?? []), [heard, jobs, methods])
+  return own?.timers ?? all
 }
 
 /** Starts, marks and stops clocks: kept on this device first, then sent to the server that keeps them. */

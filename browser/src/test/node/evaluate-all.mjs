@@ -6,11 +6,15 @@ const [module, tasks, answers] = process.argv.slice(2)
 const core = await import(pathToFileURL(module))
 const input = JSON.parse(readFileSync(tasks, 'utf8'))
 core.open(JSON.stringify(input.benchmarks), JSON.stringify(input.messages))
+core.openPractice(JSON.stringify(input.evidence))
+const ways = {
+  method: (method, body) => core.evaluate(method, body),
+  calculator: (method, body) => core.workOut(method, body),
+  deal: (_, body) => core.deal(body),
+  scene: (method, body) => core.scene(body, method, 0),
+  verdict: (_, body) => core.verdict(body),
+}
 writeFileSync(
   answers,
-  JSON.stringify(
-    input.tasks.map(({ method, body, kind }) =>
-      JSON.parse(kind === 'calculator' ? core.workOut(method, body) : core.evaluate(method, body)),
-    ),
-  ),
+  JSON.stringify(input.tasks.map(({ method, body, kind }) => JSON.parse(ways[kind](method, body)))),
 )

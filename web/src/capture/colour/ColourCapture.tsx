@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { shownColour } from '../../drawings/colour'
 import { Check, Choice } from '../../ui/controls'
 import type { ReadingsOf } from '../../api/readings'
 import type { CaptureProps } from '../frame/panel'
@@ -10,21 +11,6 @@ type Reference = NonNullable<ReadingsOf<'colour'>['reference']>
 
 const VALUES = [8, 7, 6, 5, 4, 3, 2]
 const CHROMAS = [1, 2, 3, 4, 6, 8]
-/** Angle of each hue page in CIE LCh, near enough for a screen; the eye compares soil with soil, not with this. */
-const ANGLES: Record<string, number> = {
-  '2.5YR': 46,
-  '5YR': 56,
-  '7.5YR': 66,
-  '10YR': 76,
-  '2.5Y': 86,
-  '5Y': 98,
-}
-
-/** About what a notation looks like: lightness from value, strength from chroma. */
-function shownColour({ hue, value, chroma }: Colour) {
-  return `lch(${(value ?? 5) * 10}% ${(chroma ?? 2) * 5.4} ${ANGLES[hue ?? '10YR'] ?? 76})`
-}
-
 /** A colour page to pick hue, value and chroma from, for the sample and for the reference beside it. */
 export function ColourCapture(capture: CaptureProps<'colour'>) {
   const entry = useEntry(capture)

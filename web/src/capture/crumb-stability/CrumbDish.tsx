@@ -1,3 +1,4 @@
+import { CrumbPicture, type CrumbSeen } from '../../drawings/water'
 import type { Crumb, Stage } from './crumbStages'
 
 const PLACES = [
@@ -11,15 +12,15 @@ const PLACES = [
   [324, 254],
 ] as const
 
-const WHOLE = 'M-20-12-6-22 12-19 22-4 18 14 2 22-14 18-22 2Z'
-
-/** The dish from above; every crumb shows what it has done. */
+/** The dish from above; every crumb shows what it was said to have done, or in practice what it does. */
 export function CrumbDish({
   crumbs,
+  seen,
   stage,
   onTap,
 }: {
   crumbs: Crumb[]
+  seen?: CrumbSeen[]
   stage: Stage
   onTap: (index: number) => void
 }) {
@@ -44,7 +45,7 @@ export function CrumbDish({
         />
         {crumbs.map((crumb, i) => (
           <g key={i} transform={`translate(${PLACES[i]![0]} ${PLACES[i]![1]})`}>
-            <CrumbPicture crumb={crumb} seed={i} />
+            <CrumbPicture crumb={seen?.[i] ?? seenOf(crumb)} seed={i} />
             <text
               y="45"
               textAnchor="middle"
@@ -87,48 +88,14 @@ function label(crumb: Crumb, stage: Stage, index: number) {
   return crumb.slake === 'holds' ? 'holds' : String(index + 1)
 }
 
-function CrumbPicture({ crumb, seed }: { crumb: Crumb; seed: number }) {
-  const cloud = crumb.cloud30 ?? crumb.cloud10
-  const soil = crumb.stone ? 'var(--strong-rule)' : 'var(--soil-2)'
-  const pieces =
-    crumb.slake === 'under-60s'
-      ? 26
-      : crumb.slake === 'gentle-swirl'
-        ? 15
-        : crumb.slake === 'strong-swirl'
-          ? 8
-          : 0
-  const reach = crumb.slake === 'under-60s' ? 30 : 24
-  return (
-    <g transform={`rotate(${seed * 47})`}>
-      {cloud && cloud !== 'none' && (
-        <>
-          <circle
-            r={cloud === 'strong' ? 42 : 32}
-            fill="var(--soil-pale)"
-            opacity={cloud === 'strong' ? 0.95 : 0.6}
-          />
-          <circle
-            r={cloud === 'strong' ? 34 : 25}
-            fill="var(--soil-pale)"
-            stroke="var(--soil-4)"
-            strokeDasharray="2 4"
-          />
-        </>
-      )}
-      {pieces === 0 ? (
-        <path d={WHOLE} fill={soil} stroke={crumb.stone ? 'var(--ink)' : 'none'} strokeWidth="2" />
-      ) : (
-        Array.from({ length: pieces }, (_, i) => {
-          // evenly wound about the middle, so that pieces lie apart without being drawn by chance
-          const angle = i * 2.4 + seed
-          const away = reach * Math.sqrt((i + 0.5) / pieces)
-          const size = pieces > 20 ? 2 + (i % 3) : pieces > 10 ? 3 + (i % 4) : 5 + (i % 4) * 1.5
-          return (
-            <circle key={i} cx={Math.cos(angle) * away} cy={Math.sin(angle) * away} r={size} fill={soil} />
-          )
-        })
-      )}
-    </g>
-  )
+const PIECES: Partial<Record<NonNullable<Crumb['slake']>, { pieces: number; reach: number }>> = {
+  'under-60s': { pieces: 26, reach: 30 },
+  'gentle-swirl': { pieces: 15, reach: 24 },
+  'strong-swirl': { pieces: 8, reach: 24 },
+}
+
+/** A crumb as it was told: in as many pieces as it gave way early. */
+export function seenOf(crumb: Crumb): CrumbSeen {
+  const broken = crumb.slake && PIECES[crumb.slake]
+  return { pieces: 0, reach: 0, ...broken, cloud: crumb.cloud30 ?? crumb.cloud10, stone: crumb.stone }
 }

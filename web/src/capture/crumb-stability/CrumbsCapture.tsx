@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { TimerStep } from '../../api/schema'
 import { useKeys } from '../../ui/keys'
@@ -8,8 +9,9 @@ import { Ratings, Notes } from '../../readings/Results'
 import { useEntry } from '../frame/entry'
 import { useTestClocks } from '../frame/useTestClocks'
 import { CrumbDish } from './CrumbDish'
+import { shownAt, type Swirled } from './crumbScene'
 import { following, sent, settle, STAGE_STEP, STAGES, tapped, type Crumb, type Stage } from './crumbStages'
-import { PanelLayout, RecordButton, useRecord, type CaptureProps } from '../frame/panel'
+import { PanelLayout, RecordButton, useRecord, useScene, type CaptureProps } from '../frame/panel'
 
 /** A dish of crumbs tapped as each gives way, with a clock from the moment they go in. */
 export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
@@ -24,7 +26,10 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
   })
   const { readings, live } = entry
   const { drawn } = entry.method
-  const crumbs: Crumb[] = readings.crumbs ?? Array.from({ length: drawn.crumbs }, () => ({}))
+  const truth = useScene<'crumb-stability'>()?.readings.crumbs
+  const [swirled, setSwirled] = useState<Swirled>()
+  const count = truth?.length ?? drawn.crumbs
+  const crumbs: Crumb[] = readings.crumbs ?? Array.from({ length: count }, () => ({}))
   const now = useNow()
   const elapsed = content.startedAt ? Math.max(0, (now - Date.parse(content.startedAt)) / 1000) : 0
   const running = useTimers().find((timer) => timer.measurementId === draft.place.id)
@@ -92,8 +97,22 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
       instruction={entry.say(stage)}
       picture={
         <>
-          <CrumbDish crumbs={crumbs} stage={stage} onTap={tap} />
-          {stage === 'set' && (
+          <CrumbDish
+            crumbs={crumbs}
+            seen={truth?.map((each, i) => shownAt(each, i, stage, elapsed, swirled))}
+            stage={stage}
+            onTap={tap}
+          />
+          {truth && (stage === 'gentle' || stage === 'strong') && (
+            <Button
+              className="min-h-13 justify-self-center"
+              disabled={swirled === stage || swirled === 'strong'}
+              onClick={() => setSwirled(stage)}
+            >
+              {stage === 'gentle' ? 'Swirl gently' : 'Swirl strongly'}
+            </Button>
+          )}
+          {stage === 'set' && !truth && (
             <div className="flex flex-wrap items-center gap-3">
               <span className="mr-auto">{crumbs.length} crumbs</span>
               <Button disabled={crumbs.length <= drawn.fewestCrumbs} onClick={() => put(crumbs.slice(0, -1))}>

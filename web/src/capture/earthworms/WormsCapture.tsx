@@ -2,9 +2,10 @@ import { useState } from 'react'
 import type { ReadingsOf } from '../../api/readings'
 import { useUnits } from '../../units/units'
 import { Button, QuantityInput } from '../../ui/controls'
-import type { CaptureProps } from '../frame/panel'
+import { useScene, type CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { Count, PictureCapture } from '../frame/parts'
+import { BrokenBlock } from './BrokenBlock'
 
 type Block = NonNullable<ReadingsOf<'earthworms'>['blocks']>[number]
 
@@ -32,6 +33,8 @@ export function WormsCapture(capture: CaptureProps<'earthworms'>) {
   const blocks = Array.from({ length: Math.max(wanted, held.length) }, (_, i) => held[i] ?? fresh)
   const block = blocks[at]!
   const counted = blocks.filter(isCounted)
+  const found = useScene<'earthworms'>()?.readings.blocks
+  const truth = found?.[at % found.length]
   const put = (part: Partial<Block>) => {
     const next = blocks.map((each, i) => (i === at ? { ...each, ...part } : each))
     draft.change({ ...draft.content, readings: { blocks: next } })
@@ -48,7 +51,11 @@ export function WormsCapture(capture: CaptureProps<'earthworms'>) {
       instruction={entry.say('block', { n: at + 1, of: blocks.length })}
       picture={
         <>
-          <Sheet block={block} />
+          {truth ? (
+            <BrokenBlock key={at} adults={truth.adults ?? 0} juveniles={truth.juveniles ?? 0} seed={at + 1} />
+          ) : (
+            <Sheet block={block} />
+          )}
           <div className="flex flex-wrap gap-2" role="group" aria-label="Blocks">
             {blocks.map((each, i) => (
               <button

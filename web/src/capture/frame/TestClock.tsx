@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { useKeys } from '../../ui/keys'
 import { showClock } from '../../words/dates'
 import { useContext } from 'react'
-import { showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
+import { OwnTime, showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
 import { Button } from '../../ui/controls'
 import { OnBench, type CaptureProps } from './panel'
 import { useTestClocks } from './useTestClocks'
@@ -36,7 +36,8 @@ export function TestClock({
   const { draft, method, place } = capture
   const now = useNow()
   const clocks = useTestClocks()
-  const trial = useContext(OnBench)
+  const still = useContext(OnBench) !== undefined
+  const own = useContext(OwnTime)
   const timer = useTimers().find((each) => each.measurementId === draft.place.id)
   const start = () => {
     draft.change({ ...draft.content, startedAt: new Date(now).toISOString() })
@@ -54,7 +55,7 @@ export function TestClock({
     )
   }
   useKeys({ t: () => !timer && moments.length > 0 && start() })
-  if (moments.length === 0 || trial) return null
+  if (moments.length === 0 || (still && !own)) return null
   if (!timer)
     return (
       <Button className="min-h-13 justify-self-start" onClick={start}>

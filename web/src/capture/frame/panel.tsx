@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { createContext, useContext, useState, type ReactNode } from 'react'
 import { ApiError } from '../../api/client'
 import type { Envelope, Measurement, MethodEntry, Stop } from '../../api/schema'
-import type { Readings, ReadingsOf } from '../../api/readings'
+import type { MethodId, Readings, ReadingsOf } from '../../api/readings'
 import { keep } from '../../device/outbox'
 import { Button, Input, Labelled } from '../../ui/controls'
 import type { DraftState } from './drafts'
@@ -40,6 +40,7 @@ export function PanelLayout({
         <p className="text-xl leading-snug font-bold text-balance" aria-live="polite">
           {instruction}
         </p>
+        {useContext(Scene)?.view}
         {picture}
       </div>
       <div className="grid content-start gap-4 px-5 py-4 md:border-l md:border-rule">{side}</div>
@@ -54,7 +55,26 @@ export function PanelLayout({
 /** On the bench a picture is tried: nothing is recorded, no clock is kept, no instrument is asked; it tells its figures. */
 export const OnBench = createContext<Bench | undefined>(undefined)
 
-export type Bench = { told: (envelope: Envelope | undefined) => void }
+export type Bench = {
+  told: (envelope: Envelope | undefined) => void
+  /** keeps the readings for the round that is practised; on the bench itself nothing is kept */
+  take?: (readings: Readings) => void
+}
+
+/** What lies in front of a learner on the practice ground: drawn above the picture, or moving in it. */
+export type InFront<R = Readings> = {
+  readings: R
+  /** what is seen while time passes, by name; each row has its seconds */
+  passing: Record<string, Readings[]>
+  view?: ReactNode
+}
+
+export const Scene = createContext<InFront | undefined>(undefined)
+
+/** What a test shows on the practice ground; undefined in a real field, where it lies in front of oneself. */
+export function useScene<Id extends MethodId>(): InFront<ReadingsOf<Id>> | undefined {
+  return useContext(Scene) as InFront<ReadingsOf<Id>> | undefined
+}
 
 /** Ids recorded on this page: it is left by its own way, not by finding them recorded. */
 export const recordedHere = new Set<string>()
@@ -62,8 +82,13 @@ export const recordedHere = new Set<string>()
 /** Records the readings as a measurement: kept here, sent; the server's evaluation is the record. */
 export function useRecord({ draft, method, stop, goOn }: CaptureProps) {
   const client = useQueryClient()
+  const bench = useContext(OnBench)
   return useMutation({
     mutationFn: (wanted: { readings: Readings; envelope?: Envelope; reason?: string }) => {
+      if (bench) {
+        bench.take?.(wanted.readings)
+        return Promise.resolve({ sent: false })
+      }
       const { id, visitId, stopId, depthTopMm, depthBottomMm, supersedes } = draft.place
       const takenAt = draft.content.startedAt ?? new Date().toISOString()
       const { readings, envelope, reason } = wanted
@@ -90,6 +115,7 @@ export function useRecord({ draft, method, stop, goOn }: CaptureProps) {
     },
     onError: () => recordedHere.delete(draft.place.id),
     onSuccess: async (kept) => {
+      if (bench && !bench.take) return
       draft.finished()
       if (kept.sent) await client.invalidateQueries()
       goOn(draft.place.id, kept.sent)
@@ -114,7 +140,8 @@ export function RecordButton({
   const [reason, setReason] = useState('')
   const trial = useContext(OnBench)
   const faults = record.error instanceof ApiError ? record.error.faults : []
-  if (trial) return <p className="content-center text-center text-soft">Nothing is saved here.</p>
+  if (trial && !trial.take)
+    return <p className="content-center text-center text-soft">Nothing is saved here.</p>
   return (
     <div className="grid gap-2">
       {correcting && (

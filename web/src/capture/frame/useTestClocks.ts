@@ -1,13 +1,17 @@
 import { useContext } from 'react'
-import { clocks } from '../../timers/clocks'
+import { clocks, OwnTime } from '../../timers/clocks'
 import { OnBench } from './panel'
 
-const STILL: Pick<typeof clocks, 'put' | 'done'> = {
+type TestClocks = Pick<typeof clocks, 'put' | 'done'>
+
+const STILL: TestClocks = {
   put: () => Promise.resolve({ sent: false }),
   done: () => Promise.resolve({ sent: false }),
 }
 
-/** The clocks of a test; on the bench none is kept. */
-export function useTestClocks(): Pick<typeof clocks, 'put' | 'done'> {
-  return useContext(OnBench) ? STILL : clocks
+/** The clocks of a test; on the bench none is kept, in a round of practice its own run. */
+export function useTestClocks(): TestClocks {
+  const own = useContext(OwnTime)
+  const bench = useContext(OnBench)
+  return own ?? (bench ? STILL : clocks)
 }

@@ -9,7 +9,8 @@ import { HolePicture } from './HolePicture'
 import { HoleResult } from './HoleResult'
 import { faultAt, whole, type ReadingsOf } from '../../api/readings'
 import { known, useEntry, type Entry } from '../frame/entry'
-import { PanelLayout, RecordButton, useRecord, type CaptureProps } from '../frame/panel'
+import { PanelLayout, RecordButton, useRecord, useScene, type CaptureProps } from '../frame/panel'
+import { useNow } from '../../timers/clocks'
 
 type HoleReadings = ReadingsOf<'hole-drainage'>
 type Mode = NonNullable<HoleReadings['mode']>
@@ -34,6 +35,7 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
   const mode: Mode = readings.mode ?? 'stepped'
   const points = whole(readings.points, 'minute', 'mm')
   const record = useRecord(props)
+  const levelMm = useLevel(draft.content.startedAt)
   const begun = points.length > 0
   const [setUp, setSetUp] = useState(!begun)
   const envelope = live?.envelope
@@ -63,6 +65,7 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
               readings={readings}
               startedAt={draft.content.startedAt}
               envelope={envelope}
+              levelMm={levelMm}
             />
           )}
           {setUp || mode !== 'stepped' ? (
@@ -132,6 +135,20 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
       }
     />
   )
+}
+
+/** On the practice ground: how deep the water stands by now, mm; beyond what is known it goes on as it last fell. */
+function useLevel(startedAt: string | undefined) {
+  const truth = whole(useScene<'hole-drainage'>()?.readings.points, 'minute', 'mm')
+  const now = useNow(200)
+  if (truth.length < 2) return undefined
+  const minute = startedAt ? (now - Date.parse(startedAt)) / 60_000 : 0
+  const found = truth.findIndex((point) => point.minute > minute)
+  const after = found < 0 ? truth.length - 1 : Math.max(1, found)
+  const low = truth[after - 1]!
+  const high = truth[after]!
+  const share = (minute - low.minute) / (high.minute - low.minute)
+  return Math.max(0, low.mm + share * (high.mm - low.mm))
 }
 
 function Instruction({

@@ -15,11 +15,14 @@ export function HolePicture({
   readings,
   startedAt,
   envelope,
+  levelMm,
 }: {
   points: Point[]
   readings: ReadingsOf<'hole-drainage'>
   startedAt: string | undefined
   envelope: Envelope | undefined
+  /** on the practice ground: how deep the water stands now, against a ruler */
+  levelMm?: number
 }) {
   const units = useUnits()
   const depth = readings.holeDepthMm ?? UNKNOWN_DEPTH_MM
@@ -55,16 +58,17 @@ export function HolePicture({
           opacity={3 + i * 11 > HOLE.x - 3 && 3 + i * 11 < HOLE.x + HOLE.width + 3 ? 0 : 1}
         />
       ))}
-      {last && (
+      {(last ?? levelMm) !== undefined && (
         <rect
           x={HOLE.x}
           width={HOLE.width}
-          y={y(waterDepth(last))}
-          height={HOLE.top + HOLE.height - y(waterDepth(last))}
+          y={y(levelMm ?? waterDepth(last!))}
+          height={HOLE.top + HOLE.height - y(levelMm ?? waterDepth(last!))}
           fill="var(--water)"
           className="transition-all duration-500"
         />
       )}
+      {levelMm !== undefined && <Ruler depth={depth} y={y} />}
       {points.map((point, i) => (
         <line
           key={i}
@@ -103,6 +107,39 @@ export function HolePicture({
         </text>
       )}
     </svg>
+  )
+}
+
+/** A ruler that stands in the hole. */
+function Ruler({ depth, y }: { depth: number; y: (water: number) => number }) {
+  return (
+    <g fontSize="11" fill="var(--ink)">
+      <rect
+        x={HOLE.x + 66}
+        y={y(depth)}
+        width="20"
+        height={y(0) - y(depth)}
+        fill="#ece3c4"
+        stroke="var(--ink)"
+      />
+      {Array.from({ length: Math.floor(depth / 10) + 1 }, (_, i) => i * 10).map((mm) => (
+        <g key={mm}>
+          <line
+            x1={HOLE.x + 66}
+            x2={HOLE.x + (mm % 50 ? 72 : 78)}
+            y1={y(mm)}
+            y2={y(mm)}
+            stroke="var(--ink)"
+            strokeWidth={mm % 50 ? 0.7 : 1.4}
+          />
+          {mm % 50 === 0 && mm > 0 && (
+            <text x={HOLE.x + 90} y={y(mm) + 4}>
+              {mm}
+            </text>
+          )}
+        </g>
+      ))}
+    </g>
   )
 }
 

@@ -2,12 +2,13 @@ import { useState } from 'react'
 import { useUnits } from '../../units/units'
 import { Button, Choice, Input, Labelled, QuantityInput } from '../../ui/controls'
 import type { MethodTypes } from '../../api/methodTypes'
-import type { CaptureProps } from '../frame/panel'
+import { useScene, type CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { PictureCapture, remember, remembered } from '../frame/parts'
 import { whole } from '../../api/readings'
 import { digitsToReadings, type Reading } from './digits'
 import { MeterButton } from '../frame/MeterButton'
+import { PushedProbe } from './PushedProbe'
 import { RodPushes, Rods } from './RodPushes'
 
 type Push = { readings: Reading[]; refusedAtMm?: number }
@@ -28,6 +29,8 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
   }))
   const rods = whole(readings.probes, 'pushedToMm')
   const byHand = readings.instrument === 'rod'
+  const truth = useScene<'penetration'>()?.readings.probes
+  const pushed = truth?.[Math.min(pushes.length, truth.length - 1)]
   const [run, setRun] = useState('')
   // as gauges are read: hundreds of kPa, tens of psi
   const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
@@ -51,7 +54,12 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
         byHand ? (
           <Rods pushes={rods} deepestMm={deepestMm} stepMm={stepMm} />
         ) : (
-          <Strip pushes={pushes} typed={typed} drawn={entry.method.drawn} />
+          <>
+            {pushed && (
+              <PushedProbe key={pushes.length} readings={whole(pushed.readings, 'depthMm', 'kPa')} />
+            )}
+            <Strip pushes={pushes} typed={typed} drawn={entry.method.drawn} />
+          </>
         )
       }
     >

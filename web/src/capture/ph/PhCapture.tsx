@@ -3,6 +3,7 @@ import { asNumber, asReadings, asRows, type Readings, type ReadingsOf } from '..
 import { range } from 'd3-array'
 import { useUnits } from '../../units/units'
 import { Button, Check, QuantityInput, Select, Labelled } from '../../ui/controls'
+import { chipColour } from '../../drawings/colour'
 import { MeterButton } from '../frame/MeterButton'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
@@ -117,12 +118,6 @@ export function PhCapture(capture: CaptureProps<'ph'>) {
       <Check {...entry.flag('clayey')} onChange={(clayey) => put(slices, { clayey })} />
     </PictureCapture>
   )
-}
-
-/** From warm to cool with rising pH: a ramp of its own; the figure on each chip is what counts. */
-function chipColour(ph: number) {
-  const share = Math.min(1, Math.max(0, (ph - 4) / 5))
-  return `color-mix(in oklab, #b4772a ${Math.round((1 - share) * 100)}%, #1d5b74)`
 }
 
 function Chips({

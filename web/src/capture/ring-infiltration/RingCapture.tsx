@@ -6,7 +6,7 @@ import { useKeys } from '../../ui/keys'
 import { useUnits } from '../../units/units'
 import { Button, Choice, QuantityInput } from '../../ui/controls'
 import { showSpan, stepAfter, useNow, useTimers } from '../../timers/clocks'
-import type { CaptureProps } from '../frame/panel'
+import { useScene, type CaptureProps } from '../frame/panel'
 import { known, useEntry, type Entry } from '../frame/entry'
 import { useTestClocks } from '../frame/useTestClocks'
 import { PictureCapture, remember, remembered } from '../frame/parts'
@@ -30,6 +30,7 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
   const runs = whole(readings.runs, 'volumeMl', 'seconds')
   const series = whole(readings.series, 'minute', 'cumulativeMm')
   const [way, setWay] = useState<'runs' | 'series'>(series.length > 0 ? 'series' : 'runs')
+  const leftShare = useWaterLeft(capture, runs.length)
   return (
     <PictureCapture
       capture={capture}
@@ -50,7 +51,7 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
             <RingCurve series={series} envelope={live?.envelope} />
           </SavableChart>
         ) : (
-          <Ring runs={runs} running={draft.content.startedAt !== undefined} />
+          <Ring runs={runs} running={draft.content.startedAt !== undefined} leftShare={leftShare} />
         )
       }
     >
@@ -99,6 +100,17 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
       />
     </PictureCapture>
   )
+}
+
+/** On the practice ground: how much of the water still stands in the ring, 0..1. */
+function useWaterLeft({ draft }: CaptureProps<'ring-infiltration'>, run: number) {
+  const truth = useScene<'ring-infiltration'>()?.readings.runs
+  const now = useNow(200)
+  if (!truth) return undefined
+  const running = draft.content.startedAt !== undefined && draft.content.stage === 1
+  if (!running) return 0
+  const seconds = truth[Math.min(run, truth.length - 1)]!.seconds ?? 1
+  return Math.max(0, 1 - (now - Date.parse(draft.content.startedAt!)) / 1000 / seconds)
 }
 
 type RingEntry = Entry<'ring-infiltration'>
@@ -290,7 +302,8 @@ function Series({
 }
 
 /** The ring cut open, its runs as pulses of water on their way down. */
-function Ring({ runs, running }: { runs: Run[]; running: boolean }) {
+function Ring({ runs, running, leftShare }: { runs: Run[]; running: boolean; leftShare?: number }) {
+  const high = 38 * (leftShare ?? 1)
   const slowest = Math.max(60, ...runs.map((run) => run.seconds))
   return (
     <svg
@@ -317,7 +330,12 @@ function Ring({ runs, running }: { runs: Run[]; running: boolean }) {
           />
         )
       })}
-      {running && <rect x="118" y="60" width="164" height="38" fill="var(--water)" opacity="0.85" />}
+      {running && <rect x="118" y={98 - high} width="164" height={high} fill="var(--water)" opacity="0.85" />}
+      {running && leftShare === 0 && (
+        <text x="200" y="88" textAnchor="middle" fontSize="14" fill="var(--ink)">
+          the last shine is gone
+        </text>
+      )}
       <path d="M112 40V150M288 40V150" stroke="var(--ink)" strokeWidth="6" />
       {Array.from({ length: 14 }, (_, i) => (
         <path

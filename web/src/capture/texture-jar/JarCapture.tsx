@@ -1,12 +1,12 @@
 import { useMemo } from 'react'
 import { SavableChart } from '../../charts/SavePicture'
 import { useCore } from '../../core/core'
-import { showSpan } from '../../timers/clocks'
+import { showSpan, useNow } from '../../timers/clocks'
 import { useUnits } from '../../units/units'
 import { Check, Choice, QuantityInput } from '../../ui/controls'
 import { JarPicture } from './JarPicture'
 import { JarShares } from './JarShares'
-import type { CaptureProps } from '../frame/panel'
+import { useScene, type CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
 import { TestClock, type Moment } from '../frame/TestClock'
@@ -69,6 +69,7 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
           water={water}
           usualWaterMm={drawn.usualWaterMm}
           cuts={live?.envelope?.values}
+          settledMm={useSettled(draft.content.startedAt)}
           onChange={set}
         />
       }
@@ -127,4 +128,20 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
       )}
     </PictureCapture>
   )
+}
+
+/** On the practice ground: how high the soil lies on the bottom by now, mm; it settles evenly on a logarithmic clock. */
+function useSettled(startedAt: string | undefined) {
+  const rows = useScene<'texture-jar'>()?.passing['settling']
+  const now = useNow(200)
+  if (!rows) return undefined
+  const seconds = startedAt ? (now - Date.parse(startedAt)) / 1000 : 0
+  const points = rows.map((row) => ({ at: Number(row['seconds']), mm: Number(row['mm']) }))
+  const after = points.findIndex((point) => point.at > seconds)
+  if (after === 0) return 0
+  if (after < 0) return points.at(-1)?.mm ?? 0
+  const low = points[after - 1]!
+  const high = points[after]!
+  const share = Math.log(seconds / low.at) / Math.log(high.at / low.at)
+  return low.mm + share * (high.mm - low.mm)
 }

@@ -19,6 +19,7 @@ export function JarPicture({
   water,
   usualWaterMm,
   cuts,
+  settledMm,
   onChange,
 }: {
   sand: number | undefined
@@ -27,6 +28,8 @@ export function JarPicture({
   water: number | undefined
   usualWaterMm: number
   cuts: Envelope['values'] | undefined
+  /** in practice: how high it lies now, whatever was marked */
+  settledMm?: number
   onChange: (changed: Record<string, number>) => void
 }) {
   const units = useUnits()
@@ -47,7 +50,7 @@ export function JarPicture({
       <rect x={JAR.x} y={y(top)} width={JAR.width} height={top * scale} fill="var(--water)" opacity="0.4" />
       {LINES.map((line, i) => {
         const from = i === 0 ? 0 : shown[i - 1]!
-        return given[i] === undefined ? null : (
+        return given[i] === undefined || settledMm !== undefined ? null : (
           <rect
             key={line.name}
             x={JAR.x}
@@ -58,6 +61,25 @@ export function JarPicture({
           />
         )
       })}
+      {settledMm !== undefined && (
+        <>
+          <rect
+            x={JAR.x}
+            y={y(top)}
+            width={JAR.width}
+            height={top * scale}
+            fill="var(--soil-4)"
+            opacity={0.75 * (1 - settledMm / (settledMm + 8))}
+          />
+          <rect
+            x={JAR.x}
+            y={y(settledMm)}
+            width={JAR.width}
+            height={settledMm * scale}
+            fill="var(--soil-3)"
+          />
+        </>
+      )}
       <path
         d={`M${JAR.x + 16} 16V34Q${JAR.x} 40 ${JAR.x} 58V${JAR.base - 12}Q${JAR.x} ${JAR.base} ${JAR.x + 12} ${JAR.base}H${JAR.x + JAR.width - 12}Q${JAR.x + JAR.width} ${JAR.base} ${JAR.x + JAR.width} ${JAR.base - 12}V58Q${JAR.x + JAR.width} 40 ${JAR.x + JAR.width - 16} 34V16Z`}
         fill="none"

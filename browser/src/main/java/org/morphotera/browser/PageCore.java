@@ -7,10 +7,12 @@ import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
+import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.Amount;
+import org.morphotera.core.practice.PracticeGround;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope;
@@ -27,6 +29,7 @@ public final class PageCore {
     private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(METHODS);
     private static Benchmarks benchmarks;
     private static Messages messages;
+    private static PracticeGround practice;
 
     private PageCore() {}
 
@@ -45,6 +48,41 @@ public final class PageCore {
     public static void open(String benchmarkFiles, String messageFiles) {
         benchmarks = Benchmarks.parse(texts(benchmarkFiles));
         messages = Messages.parse(texts(messageFiles));
+    }
+
+    /**
+     * Takes the evidence tables in force, which only the practice ground needs.
+     *
+     * @param evidenceFiles JSON object: text by file name
+     */
+    @JSExport
+    public static void openPractice(String evidenceFiles) {
+        practice = new PracticeGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
+    }
+
+    /** A made-up place as the learner finds it; see {@link PracticeGround#deal}. */
+    @JSExport
+    public static String deal(String dealJson) {
+        return JsonTree.write(practice.deal(JsonTree.parse(dealJson)));
+    }
+
+    /** What a test shows there; see {@link PracticeGround#scene}. */
+    @JSExport
+    public static String scene(String dealJson, String method, double topMm) {
+        return JsonTree.write(practice.scene(JsonTree.parse(dealJson), method, topMm));
+    }
+
+    /**
+     * What a round comes to; see {@link PracticeGround#verdict}.
+     *
+     * @param roundJson {@code deal}, {@code made}, {@code named?}, {@code action?}
+     */
+    @JSExport
+    public static String verdict(String roundJson) {
+        Map<?, ?> round = (Map<?, ?>) JsonTree.parse(roundJson);
+        return JsonTree.write(
+                practice.verdict(round.get("deal"), (List<?>) round.get("made"), (String) round.get("named"), (String)
+                        round.get("action")));
     }
 
     private static Map<String, String> texts(String json) {

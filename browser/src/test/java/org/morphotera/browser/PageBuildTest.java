@@ -23,15 +23,20 @@ import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
+import org.morphotera.core.practice.PracticeGround;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
 class PageBuildTest {
 
     private static final int RANDOM_PER_METHOD = 40;
     private static final int RANDOM_PER_CALCULATOR = 12;
+    private static final int PLACES_A_LEVEL = 4;
     private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(Methods.all());
 
-    /** {@code kind}: a method is evaluated, a calculator worked out. */
+    private static final PracticeGround GROUND =
+            new PracticeGround(Methods.all(), CoreData.BENCHMARKS, CoreData.EVIDENCE, CoreData.MESSAGES);
+
+    /** {@code kind}: a method is evaluated, a calculator worked out, a place dealt, shown or judged. */
     record Task(String method, String body, String kind) {}
 
     private static final List<Task> TASKS = new ArrayList<>();
@@ -58,8 +63,10 @@ class PageBuildTest {
                 TASKS.add(new Task(calculator.id(), body, "calculator"));
             }
         }
+        practice();
         Path tasks = folder.resolve("tasks.json");
         Map<String, Object> input = Map.of(
+                "evidence", CoreData.texts(DataFiles.evidence()),
                 "benchmarks", CoreData.texts(DataFiles.benchmarks(Methods.all())),
                 "messages", CoreData.texts(DataFiles.messages(Methods.all())),
                 "tasks", TASKS);
@@ -80,6 +87,40 @@ class PageBuildTest {
         pageAnswers = WorkedCase.JSON.readValue(Files.readString(answers), List.class);
     }
 
+    /** A place of each level, a test of it by each method, and a round in which all of them are made. */
+    private static void practice() {
+        for (String level : List.of("clear", "usual", "hard")) {
+            for (int seed = 0; seed < PLACES_A_LEVEL; seed++) {
+                Map<String, Object> deal = Map.of("seed", seed, "level", level);
+                String body = WorkedCase.JSON.writeValueAsString(deal);
+                TASKS.add(new Task("", body, "deal"));
+                List<Map<String, Object>> made = new ArrayList<>();
+                for (FieldMethod<?> method : Methods.all().all()) {
+                    String id = method.card().id();
+                    TASKS.add(new Task(id, body, "scene"));
+                    made.add(Map.of(
+                            "method", id, "readings", GROUND.scene(deal, id, 0).get("readings")));
+                }
+                Map<String, Object> round = Map.of("deal", deal, "made", made, "named", "salinity");
+                TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(round), "verdict"));
+            }
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> onTheJvm(Task task) {
+        Map<String, Object> body = WorkedCase.JSON.readValue(task.body(), Map.class);
+        return switch (task.kind()) {
+            case "method" -> JvmAnswers.to(task.method(), body);
+            case "calculator" -> JvmAnswers.to(CALCULATORS, task.method(), body);
+            case "deal" -> GROUND.deal(body);
+            case "scene" -> GROUND.scene(body, task.method(), 0);
+            case "verdict" ->
+                GROUND.verdict(body.get("deal"), (List<?>) body.get("made"), (String) body.get("named"), null);
+            default -> throw new IllegalArgumentException(task.kind());
+        };
+    }
+
     @Test
     void everyWorkedCaseComesOutInThePage() {
         List<WorkedCase> cases = new ArrayList<>(WorkedCase.all());
@@ -92,16 +133,11 @@ class PageBuildTest {
     }
 
     @Test
-    @SuppressWarnings("unchecked")
     void pageAndJvmAgreeToTheLastDigitAndLetter() {
         assertThat(pageAnswers).hasSameSizeAs(TASKS);
         for (int i = 0; i < TASKS.size(); i++) {
             Task task = TASKS.get(i);
-            Map<String, Object> body = WorkedCase.JSON.readValue(task.body(), Map.class);
-            Map<String, Object> jvm = task.kind().equals("method")
-                    ? JvmAnswers.to(task.method(), body)
-                    : JvmAnswers.to(CALCULATORS, task.method(), body);
-            assertThat(PlainAnswer.of(pageAnswers.get(i))).as("%s", task).isEqualTo(PlainAnswer.of(jvm));
+            assertThat(PlainAnswer.of(pageAnswers.get(i))).as("%s", task).isEqualTo(PlainAnswer.of(onTheJvm(task)));
         }
     }
 }

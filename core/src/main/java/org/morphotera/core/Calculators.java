@@ -9,6 +9,7 @@ import org.morphotera.core.laboratory.Composite;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.places.StopPlacement;
 import org.morphotera.core.plan.Amendments;
+import org.morphotera.core.practice.Agreement;
 import org.morphotera.core.weather.SamplingWindows;
 
 /** The one list of all calculators. */
@@ -33,6 +34,7 @@ public final class Calculators {
         calculators.add(new DayPlan(methods));
         calculators.add(new SamplingWindows());
         calculators.add(new Composite());
+        calculators.add(new Agreement());
         return calculators;
     }
 }

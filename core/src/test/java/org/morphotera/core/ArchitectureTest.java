@@ -63,6 +63,8 @@ class ArchitectureTest {
                     "..core.weather..",
                     "..core.places..",
                     "..core.laboratory..")
+            .layer("practice")
+            .definedBy("..core.practice..")
             .layer("limits")
             .definedBy("..core.limits..")
             .layer("simulate")
@@ -93,25 +95,35 @@ class ArchitectureTest {
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("methods")
             .mayOnlyBeAccessedByLayers("lists")
+            .whereLayer("practice")
+            .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("judgement")
-            .mayOnlyBeAccessedByLayers("lists")
+            .mayOnlyBeAccessedByLayers("practice", "lists")
             .whereLayer("simulate")
-            .mayOnlyBeAccessedByLayers("lists")
+            .mayOnlyBeAccessedByLayers("practice", "lists")
             .whereLayer("calculator")
-            .mayOnlyBeAccessedByLayers("judgement", "lists")
+            .mayOnlyBeAccessedByLayers("judgement", "practice", "lists")
             .whereLayer("limits")
-            .mayOnlyBeAccessedByLayers("simulate", "judgement", "lists")
+            .mayOnlyBeAccessedByLayers("simulate", "judgement", "practice", "lists")
             .whereLayer("method")
-            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "simulate", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "simulate", "practice", "lists")
             .whereLayer("chemistry")
-            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
+            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits", "practice")
             .whereLayer("ground")
-            .mayOnlyBeAccessedByLayers("method", "methods", "simulate")
+            .mayOnlyBeAccessedByLayers("method", "methods", "simulate", "practice")
             .whereLayer("result")
             .mayOnlyBeAccessedByLayers(
-                    "calculator", "chemistry", "method", "methods", "judgement", "limits", "simulate", "lists")
+                    "calculator",
+                    "chemistry",
+                    "method",
+                    "methods",
+                    "judgement",
+                    "limits",
+                    "simulate",
+                    "practice",
+                    "lists")
             .whereLayer("reading")
-            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "judgement", "limits", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "judgement", "limits", "practice", "lists")
             .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
                     "calculator",
@@ -122,6 +134,7 @@ class ArchitectureTest {
                     "judgement",
                     "limits",
                     "simulate",
+                    "practice",
                     "lists");
 
     @ArchTest

@@ -44,7 +44,8 @@ public record WorkedCase(
                         "irrigation",
                         "day-plan",
                         "sampling-windows",
-                        "composite")
+                        "composite",
+                        "agreement")
                 .flatMap(id -> of(id).stream())
                 .toList();
     }

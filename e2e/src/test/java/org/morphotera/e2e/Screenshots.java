@@ -97,7 +97,6 @@ class Screenshots {
                 .click();
         page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Days since real rain").fill("5");
-        shoot(page, "new-visit-phone");
         page.getByText("Begin the walk").click();
         page.waitForURL("**/visits/*");
         String visit = page.url();
@@ -120,6 +119,13 @@ class Screenshots {
         page.keyboard().press("Enter");
         page.getByLabel(Pattern.compile("^Crumb 5:")).click();
         shoot(page, "crumbs-phone");
+        page.navigate(server.url("/practice"));
+        page.getByLabel(Pattern.compile("^Soil number")).fill("18");
+        page.getByText("Draw a soil").click();
+        page.getByText("min of work so far").waitFor();
+        page.navigate(server.url("/practice/round/structure/0"));
+        page.getByText("upper part").waitFor();
+        shoot(page, "practice-phone");
         page.navigate(visit);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Water leaving a hole"))
                 .first()

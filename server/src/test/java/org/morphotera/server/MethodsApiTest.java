@@ -53,7 +53,7 @@ class MethodsApiTest {
     @Test
     void calculatorsAreListedAndUnknownOnesNotFound() {
         assertThat(nobody.get("/api/calculators").list())
-                .hasSize(15)
+                .hasSize(16)
                 .allSatisfy(each -> assertThat((List<?>) each.get("inputs")).isNotEmpty());
         assertThat(nobody.send("POST", "/api/calculators/magic", "{}", "application/json")
                         .status())

@@ -38,6 +38,9 @@ class PracticesApartTest {
     private static final UUID BAG = UUID.randomUUID();
     private static final UUID DISPATCH = UUID.randomUUID();
     private static final UUID STEP = UUID.randomUUID();
+    private static final UUID CALIBRATION = UUID.randomUUID();
+    private static final UUID MEMBER = UUID.randomUUID();
+    private static final UUID PLACE_PHOTO = UUID.randomUUID();
 
     @Test
     @SuppressWarnings("unchecked")
@@ -57,13 +60,16 @@ class PracticesApartTest {
             assertThat(ids).as("a row to try %s with", path).containsKey(kind);
             String url = path.replace("{id}", ids.get(kind))
                             .replace("{step}", STEP.toString())
+                            .replace("{member}", MEMBER.toString())
+                            .replace("{photo}", PLACE_PHOTO.toString())
                             .replace("{name}", "readings.csv?field=" + ids.get("fields"))
                     + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "")
                     + (path.startsWith("/api/devices") ? "?stop=" + ids.get("stops") : "");
             for (String method : operations.keySet()) {
-                if (path.equals("/api/photos/{id}") && method.equals("put")) {
+                if (path.contains("/photos/{") && method.equals("put")) {
                     byte[] jpeg = SomePicture.jpeg(40, 30);
-                    assertThat(other.sendBytes("PUT", url + photoOf(ids), jpeg, "image/jpeg")
+                    String where = path.startsWith("/api/photos") ? photoOf(ids) : "?place=1&member=" + MEMBER;
+                    assertThat(other.sendBytes("PUT", url + where, jpeg, "image/jpeg")
                                     .status())
                             .isEqualTo(404);
                     continue;
@@ -155,6 +161,20 @@ class PracticesApartTest {
                         .json()
                         .get("id")
                         .toString());
+        ids.put("calibrations", CALIBRATION.toString());
+        Map<String, Object> session =
+                Map.of("title", "Ours", "tests", List.of("porosity"), "places", 2, "people", 2, "version", 0);
+        Object code =
+                owner.put("/api/calibrations/" + CALIBRATION, session).json().get("code");
+        Land.ok(owner.post("/api/calibration-members", Map.of("code", code, "member", MEMBER, "name", "A")));
+        assertThat(owner.sendBytes(
+                                "PUT",
+                                "/api/calibrations/" + CALIBRATION + "/photos/" + PLACE_PHOTO + "?place=1&member="
+                                        + MEMBER,
+                                SomePicture.jpeg(20, 20),
+                                "image/jpeg")
+                        .status())
+                .isEqualTo(200);
         // a file is made of a field
         ids.put("exports", "");
         // an instrument is nobody's; the stop that it is put in is
@@ -215,6 +235,13 @@ class PracticesApartTest {
                 "steps",
                 List.of(Map.of("id", STEP, "code", "look", "dueAt", "2026-05-01T09:10:00Z", "toleranceSeconds", 60)));
         Map<String, Object> bodies = new LinkedHashMap<>();
+        bodies.put(
+                "/api/calibrations/{id}",
+                Map.of("title", "Taken over", "tests", List.of("porosity"), "places", 2, "people", 2, "version", 1));
+        bodies.put("/api/calibrations/{id}/closed", Map.of());
+        bodies.put(
+                "/api/calibrations/{id}/scores/{member}",
+                Map.of("scores", List.of(Map.of("place", 1, "test", "porosity", "score", 1))));
         bodies.put("/api/growers/{id}", Map.of("name", "Taken over", "version", 1));
         bodies.put(
                 "/api/fields/{id}",

@@ -19,6 +19,16 @@ public interface MadeUpSoil {
     /** Baked dry on the day: a probe meets more, worms hide, crumbs are weaker, salts stand higher. */
     boolean dry();
 
+    /** pH can only be read off the chips of a colour kit. */
+    default boolean kitOnly() {
+        return false;
+    }
+
+    /** There is no rain water at hand, so that crumbs go into tap water. */
+    default boolean tapWater() {
+        return false;
+    }
+
     /** No laboratory was asked for exchangeable sodium. */
     default boolean sodiumUnknown() {
         return false;

@@ -128,6 +128,16 @@ public interface FieldMethod<R extends Record> {
     Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks);
 
     /**
+     * What is to be seen on a made-up soil while time passes, for a picture that moves: rows by name, each with its
+     * {@code seconds}. Empty where the readings say all.
+     *
+     * @param readings as {@link #simulated} made them up
+     */
+    default Map<String, List<Map<String, Object>>> passing(Map<String, Object> readings) {
+        return Map.of();
+    }
+
+    /**
      * Takes from random readings the contradictions that {@link #check} would refuse: sorts what must rise, joins
      * layers, drops one of two readings that exclude each other. For property tests and made-up soils.
      *

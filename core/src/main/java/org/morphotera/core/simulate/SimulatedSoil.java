@@ -69,17 +69,55 @@ public final class SimulatedSoil implements MadeUpSoil {
         SimulatedSoil soil =
                 new SimulatedSoil(uses[random.nextInt(uses.length)], textures[random.nextInt(textures.length)]);
         int count = new int[] {0, 1, 1, 1, 2, 2}[random.nextInt(6)];
+        soil.limitBy(count, LEAST_SEVERITY, random);
+        return soil.made(random);
+    }
+
+    /**
+     * A soil with so many constraints.
+     *
+     * @param count as far as they go together
+     * @param leastSeverity of each, up to 1
+     */
+    public static SimulatedSoil draw(
+            LandUse landUse, TextureClass texture, int count, double leastSeverity, Random random) {
+        SimulatedSoil soil = new SimulatedSoil(landUse, texture);
+        soil.limitBy(count, leastSeverity, random);
+        return soil.made(random);
+    }
+
+    /**
+     * A soil with these constraints; those that don't go together with what came before, or with the texture, are left
+     * out.
+     *
+     * @param severities each from 0.35 to 1, in the order in which they are tried
+     */
+    public static SimulatedSoil with(
+            LandUse landUse, TextureClass texture, Map<Constraint, Double> severities, Random random) {
+        SimulatedSoil soil = new SimulatedSoil(landUse, texture);
+        severities.forEach((constraint, severity) -> {
+            if (soil.allows(constraint)) {
+                soil.severity.put(constraint, severity);
+            }
+        });
+        return soil.made(random);
+    }
+
+    private void limitBy(int count, double least, Random random) {
         List<Constraint> possible = new ArrayList<>(List.of(Constraint.values()));
-        while (soil.severity.size() < count) {
+        while (severity.size() < count && !possible.isEmpty()) {
             Constraint next = possible.remove(random.nextInt(possible.size()));
-            if (soil.allows(next)) {
-                soil.severity.put(next, LEAST_SEVERITY + (1 - LEAST_SEVERITY) * random.nextDouble());
+            if (allows(next)) {
+                severity.put(next, least + (1 - least) * random.nextDouble());
             }
         }
-        soil.vary(random);
-        soil.severity.forEach((constraint, s) -> soil.apply(constraint, s, random));
-        soil.settle(random);
-        return soil;
+    }
+
+    private SimulatedSoil made(Random random) {
+        vary(random);
+        severity.forEach((constraint, s) -> apply(constraint, s, random));
+        settle(random);
+        return this;
     }
 
     @Override

@@ -52,6 +52,10 @@ final class ArchiveTables {
             Table.of("laboratory"),
             Table.of("dispatch"),
             Table.of("bag"),
+            Table.of("calibration"),
+            Table.of("calibration_member"),
+            Table.of("calibration_score"),
+            Table.of("calibration_photo"),
             Table.of("calendar_address"),
             Table.of("archive_setting", "practice_id"));
 

@@ -32,7 +32,7 @@ class CoreFiles {
     private static final int HASH_DIGITS = 16;
 
     /** The data files in force, for the page's own copy of the core. */
-    record CoreTexts(Map<String, String> benchmarks, Map<String, String> messages) {}
+    record CoreTexts(Map<String, String> benchmarks, Map<String, String> messages, Map<String, String> evidence) {}
 
     @Bean
     CoreTexts coreTexts(@Value("${morphotera.benchmarks}") String folder, MethodRegistry methods) throws IOException {
@@ -50,7 +50,7 @@ class CoreFiles {
                 }
             }
         }
-        return new CoreTexts(benchmarks, shipped(DataFiles.messages(methods)));
+        return new CoreTexts(benchmarks, shipped(DataFiles.messages(methods)), evidence(folder));
     }
 
     @Bean
@@ -59,8 +59,7 @@ class CoreFiles {
     }
 
     /** What findings say of constraints; a practice's {@code evidence*.txt} in its folder override sections. */
-    @Bean
-    EvidenceTables evidenceTables(@Value("${morphotera.benchmarks}") String folder) throws IOException {
+    private static Map<String, String> evidence(String folder) throws IOException {
         Map<String, String> files = shipped(DataFiles.evidence());
         if (!folder.isBlank()) {
             try (Stream<Path> own = Files.list(Path.of(folder))) {
@@ -69,7 +68,12 @@ class CoreFiles {
                 }
             }
         }
-        return EvidenceTables.parse(files);
+        return files;
+    }
+
+    @Bean
+    EvidenceTables evidenceTables(CoreTexts texts) {
+        return EvidenceTables.parse(texts.evidence());
     }
 
     private static boolean isEvidence(Path file) {

@@ -34,6 +34,7 @@ class MethodsController {
     record CoreData(
             Map<String, String> benchmarks,
             Map<String, String> messages,
+            Map<String, String> evidence,
             List<ReadingEntry> context,
             List<UnitEntry> units,
             List<OptionEntry> stopRoles) {}
@@ -63,7 +64,12 @@ class MethodsController {
                 .map(role -> new OptionEntry(role.code(), messages.text("stop-role." + role.code())))
                 .toList();
         this.coreData = new CoreData(
-                texts.benchmarks(), texts.messages(), Catalogue.context(messages), Catalogue.units(), roles);
+                texts.benchmarks(),
+                texts.messages(),
+                texts.evidence(),
+                Catalogue.context(messages),
+                Catalogue.units(),
+                roles);
     }
 
     @GetMapping("/api/methods")

@@ -300,7 +300,7 @@ public final class Ph implements FieldMethod<Ph.Readings> {
 
     @Override
     public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // a meter in three slices
+        // a meter, or the chips between which a colour lies, in three slices
         double top = soil.get(SoilProperty.PH);
         double deep = soil.get(SoilProperty.DEEP_PH);
         double[] wanted = {top, top + (deep - top) * 0.4, deep};
@@ -308,10 +308,15 @@ public final class Ph implements FieldMethod<Ph.Readings> {
         List<Map<String, Object>> layers = new ArrayList<>();
         double here = 0.08 * scatter.random().nextGaussian();
         for (int i = 0; i < wanted.length; i++) {
-            double value = Scatter.rounded(scatter.around(wanted[i] + here, 0.04), 1);
-            layers.add(Map.of("topMm", tops[i], "bottomMm", tops[i + 1], "value", value));
+            if (soil.kitOnly()) {
+                double low = Math.floor(2 * scatter.around(wanted[i], 0.3, 3, 9)) / 2;
+                layers.add(Map.of("topMm", tops[i], "bottomMm", tops[i + 1], "chipLow", low, "chipHigh", low + 0.5));
+            } else {
+                double value = Scatter.rounded(scatter.around(wanted[i] + here, 0.04), 1);
+                layers.add(Map.of("topMm", tops[i], "bottomMm", tops[i + 1], "value", value));
+            }
         }
-        return Map.of("kind", "meter-1to1", "layers", layers);
+        return Map.of("kind", soil.kitOnly() ? "vial-kit" : "meter-1to1", "layers", layers);
     }
 
     @Override

@@ -313,7 +313,7 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
             crumb.put("stone", scatter.random().nextInt(20) == 0);
             crumbs.add(crumb);
         }
-        return Map.of("water", "rain", "airDry", true, "crumbs", crumbs);
+        return Map.of("water", soil.tapWater() ? "tap" : "rain", "airDry", true, "crumbs", crumbs);
     }
 
     /** The salts of tap water hold clay together: dispersion is judged as not measured. */
