@@ -66,6 +66,7 @@ describe('a calculator on the bench', () => {
   it.each([
     ['day-plan', /^Lanes of/],
     ['sampling-windows', /^21 days; good:/],
+    ['agreement', /^Ash -?−?0\.\d+, Birch 0\.\d+$/],
   ])('draws the answer of %s from its example', async (id, picture) => {
     const { user } = openCalculator(id)
     await user.click(await screen.findByRole('button', { name: 'Fill in an example' }))

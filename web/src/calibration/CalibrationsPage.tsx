@@ -51,6 +51,8 @@ export function CalibrationsPage() {
 }
 
 function SessionRow({ session, tests }: { session: Calibration; tests: CalibrationTest[] }) {
+  const person = useQuery(queries.session()).data?.me?.id
+  const scoring = person !== undefined && memberOf(person, session.id) !== undefined
   const titles = session.tests.map((id) => tests.find((test) => test.id === id)?.title ?? id)
   return (
     <li className="border-t border-rule last:border-b">
@@ -64,7 +66,7 @@ function SessionRow({ session, tests }: { session: Calibration; tests: Calibrati
         </span>
         <span className="text-soft">{showDay(session.madeAt.slice(0, 10))}</span>
         <span className={session.closedAt ? 'text-soft' : 'font-semibold'}>
-          {session.closedAt ? 'shown' : memberOf(session.id) ? 'go on scoring' : `open, code ${session.code}`}
+          {session.closedAt ? 'shown' : scoring ? 'go on scoring' : `open, code ${session.code}`}
         </span>
       </Link>
     </li>
@@ -84,11 +86,12 @@ function Join() {
   const [code, setCode] = useState('')
   const [name, setName] = useState('')
   const [member] = useState(() => uuid())
+  const person = useQuery(queries.session()).data?.me?.id
   const join = useMutation({
     mutationFn: (who: { code: string; name: string }) =>
       must(api.POST('/api/calibration-members', { body: { ...who, member } })),
     onSuccess: async (view) => {
-      rememberMember(view.calibration.id, member)
+      if (person) rememberMember(person, view.calibration.id, member)
       await client.invalidateQueries({ queryKey: queries.calibrations().queryKey })
       void navigate(`/calibration/${view.calibration.id}`)
     },

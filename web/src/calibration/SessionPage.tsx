@@ -18,7 +18,8 @@ const LOOKED_AGAIN_MS = 4000
 /** One session: its code while people join, one's own scores, and the results once all are in. */
 export function SessionPage() {
   const { id } = useParams()
-  const member = memberOf(id!)
+  const person = useQuery(queries.session()).data?.me?.id
+  const member = person && memberOf(person, id!)
   const query = useQuery({
     ...queries.calibration(id!, member),
     // the others score at the same time

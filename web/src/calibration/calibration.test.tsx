@@ -1,14 +1,17 @@
 import 'fake-indexeddb/auto'
 import { screen, waitFor, within } from '@testing-library/react'
 import { afterEach, describe, expect, it } from 'vitest'
+import { session } from '../testing/demo'
 import { open, putAway, Refusal, serve, writes } from '../testing/page'
 import { workedOut } from '../testing/realCore'
 import { KnownBias } from '../results/KnownBias'
 import { CalibrationsPage } from './CalibrationsPage'
-import { keepScores, keptScores, rememberMember } from './member'
+import { keepScores, keptScores, memberOf, rememberMember } from './member'
 import { SessionPage } from './SessionPage'
 
 afterEach(putAway)
+
+const ME = session.me!.id
 
 const SCALE = [1, 1.5, 2, 2.5, 3, 3.5, 4, 4.5, 5]
 const TESTS = [
@@ -52,7 +55,7 @@ describe('sessions', () => {
     await waitFor(() => expect(router.state.location.pathname).toBe('/calibration/s'))
     const [sent] = writes(asked)
     expect(sent!.body).toMatchObject({ code: 'humus7', name: 'Ash' })
-    expect(localStorage.getItem('calibration-member:s')).toBe((sent!.body as { member: string }).member)
+    expect(memberOf(ME, 's')).toBe((sent!.body as { member: string }).member)
   })
 
   it('say at the field what was wrong with a code', async () => {
@@ -111,8 +114,14 @@ describe('a session', () => {
     expect(document.body.textContent).not.toContain('Agreement')
   })
 
+  it('is scored by whoever joined it, not by whoever signs in on the same device later', async () => {
+    rememberMember('somebody else', 's', 'm')
+    openSession()
+    expect(await screen.findByText(/You look on/)).toBeTruthy()
+  })
+
   it('sends all of one’s scores at each tap, and keeps them on the device first', async () => {
-    rememberMember('s', 'm')
+    rememberMember(ME, 's', 'm')
     const { user, asked } = openSession({ 'PUT /api/calibrations/s/scores/m': VIEW })
     await user.click(await screen.findByRole('radio', { name: /^2:/ }))
     await user.click(screen.getByRole('button', { name: 'Place 2' }))
@@ -128,7 +137,7 @@ describe('a session', () => {
   })
 
   it('sends what was given without signal before, once it is opened again', async () => {
-    rememberMember('s', 'm')
+    rememberMember(ME, 's', 'm')
     keepScores('m', { '1 structure': 4 })
     const { asked } = openSession({ 'PUT /api/calibrations/s/scores/m': VIEW })
     await waitFor(() => expect(writes(asked)).toHaveLength(1))
@@ -136,7 +145,7 @@ describe('a session', () => {
   })
 
   it('shows examples of the scale in one tap', async () => {
-    rememberMember('s', 'm')
+    rememberMember(ME, 's', 'm')
     const { user } = openSession()
     await user.click(await screen.findByRole('button', { name: 'Examples of structure' }))
     const dialog = await screen.findByRole('dialog')

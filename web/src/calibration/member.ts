@@ -1,27 +1,30 @@
-const KEY = 'calibration-member:'
+// What a device holds belongs to whoever was signed in: another person on it is another member.
+const MEMBER = 'calibration-member'
+const SCORES = 'calibration-scores'
 
-/** As whom this device scores in a session; undefined where it only looks on. */
-export function memberOf(session: string) {
-  return localStorage.getItem(KEY + session) ?? undefined
+/** As whom a person scores in a session on this device; undefined where they only look on. */
+export function memberOf(person: string, session: string) {
+  return localStorage.getItem(`${MEMBER}:${person}:${session}`) ?? undefined
 }
 
-export function rememberMember(session: string, member: string) {
-  localStorage.setItem(KEY + session, member)
+export function rememberMember(person: string, session: string, member: string) {
+  localStorage.setItem(`${MEMBER}:${person}:${session}`, member)
 }
 
-const SCORES = 'calibration-scores:'
-
+/** Scores by place and test. */
 export type OwnScores = Record<string, number>
 
-/** Scores as given on this device, by place and test, before the server has them. */
+/** Scores as given on this device, before the server has them. */
 export function keptScores(member: string): OwnScores | undefined {
   try {
-    return JSON.parse(localStorage.getItem(SCORES + member) ?? 'null') as OwnScores | undefined
+    return (
+      (JSON.parse(localStorage.getItem(`${SCORES}:${member}`) ?? 'null') as OwnScores | null) ?? undefined
+    )
   } catch {
     return undefined
   }
 }
 
 export function keepScores(member: string, scores: OwnScores) {
-  localStorage.setItem(SCORES + member, JSON.stringify(scores))
+  localStorage.setItem(`${SCORES}:${member}`, JSON.stringify(scores))
 }

@@ -72,17 +72,20 @@ export function Pores({ score, seed }: { score: number; seed: number }) {
   return (
     <g>
       <path d="M8 14 120 6 260 16 392 8 388 206 260 212 130 204 12 210Z" fill="var(--soil-3)" />
-      {gaps.map((gap, i) => (
-        <ellipse
-          key={`g${i}`}
-          cx={gap.x}
-          cy={gap.y}
-          rx={gap.long}
-          ry={gap.wide}
-          transform={`rotate(${gap.turn} ${gap.x} ${gap.y})`}
-          fill="var(--soil-1)"
-        />
-      ))}
+      {/* an inner picture cuts off what would reach beyond the face */}
+      <svg x="14" y="16" width="374" height="186" viewBox="14 16 374 186">
+        {gaps.map((gap, i) => (
+          <ellipse
+            key={`g${i}`}
+            cx={gap.x}
+            cy={gap.y}
+            rx={gap.long}
+            ry={gap.wide}
+            transform={`rotate(${gap.turn} ${gap.x} ${gap.y})`}
+            fill="var(--soil-1)"
+          />
+        ))}
+      </svg>
       {holes.map((hole, i) => (
         <circle key={`h${i}`} cx={hole.x} cy={hole.y} r={hole.size} fill="#2a2119" />
       ))}

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useCallback, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, Navigate, useNavigate } from 'react-router'
 import type { MethodEntry } from '../api/schema'
 import { queries } from '../queries/queries'
@@ -69,12 +69,7 @@ function Playing({
   const client = useQueryClient()
   const [looking, setLooking] = useState(false)
   const place = useMemo(() => ground.deal(round.deal), [ground, round.deal])
-  const label = useCallback(
-    (code: string) =>
-      methods.flatMap((each) => each.timedSteps).find((step) => step.code === code)?.label ?? code,
-    [methods],
-  )
-  const time = useRoundTime(round, label, change)
+  const time = useRoundTime(round, methods, change)
   const minutes = round.made.reduce((sum, test) => sum + test.minutes, 0)
   const end = (named: string, action: string) => {
     const said = named === NOTHING ? undefined : named

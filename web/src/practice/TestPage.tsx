@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { Suspense, useCallback, useMemo, useState } from 'react'
+import { Suspense, useMemo, useState } from 'react'
 import { Link, Navigate, useNavigate, useParams } from 'react-router'
 import type { MethodEntry, Stop } from '../api/schema'
 import type { DraftState } from '../capture/frame/drafts'
@@ -82,12 +82,7 @@ function Test({
 }) {
   const navigate = useNavigate()
   const units = useUnits()
-  const label = useCallback(
-    (code: string) =>
-      methods.flatMap((each) => each.timedSteps).find((step) => step.code === code)?.label ?? code,
-    [methods],
-  )
-  const time = useRoundTime(round, label, change)
+  const time = useRoundTime(round, methods, change)
   const key = keyOf(method.id, topMm)
   const test = place.tests.find((each) => each.method === method.id)
   const layer = test?.layers.find((each) => each.topMm === topMm)

@@ -59,6 +59,7 @@ const nameOf = (place: Place, code: string | undefined) =>
 function Headline({ verdict, place }: { verdict: Verdict; place: Place }) {
   const worst = verdict.truth[0]
   const said = nameOf(place, verdict.named)
+  const likeliest = verdict.believed[0]
   const right = worst ? verdict.truth.some((each) => each.constraint === verdict.named) : !said
   return (
     <header className="grid gap-1">
@@ -75,6 +76,12 @@ function Headline({ verdict, place }: { verdict: Verdict; place: Place }) {
               : 'It is sound.'
             : 'There was something to find.'}
       </p>
+      {likeliest && verdict.readings.length > 0 && (
+        <p className="text-soft">
+          What you read makes {nameOf(place, likeliest.constraint)?.toLowerCase()} likeliest,{' '}
+          {Math.round(100 * likeliest.probability)} %.
+        </p>
+      )}
       {verdict.truth.length > 1 && (
         <p className="text-soft">
           Also there:{' '}

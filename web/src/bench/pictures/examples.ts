@@ -4,6 +4,22 @@ const RAIN = [0, 0, 3.2, 14, 6.1, 0, 0, 0, 0.4, 0, 0, 0, 9.8, 2.4, 0, 0, 0, 0, 0
 
 /** Made-up inputs for calculators that are tedious to fill by hand. */
 export const EXAMPLES: Record<string, Readings> = {
+  agreement: {
+    scale: [1, 1.5, 2, 2.5, 3, 3.5, 4, 4.5, 5],
+    scores: [
+      ['ley, gate', 2, 2.5],
+      ['ley, middle', 1.5, 2],
+      ['headland', 4, 4.5],
+      ['wheel track', 4.5, 4.5],
+      ['hop row', 3, 3.5],
+      ['hop alley', 3.5, 4],
+      ['garden bed', 1, 1],
+      ['beet land', 3, 4],
+    ].flatMap(([item, ash, birch]) => [
+      { person: 'Ash', item, score: ash },
+      { person: 'Birch', item, score: birch },
+    ]),
+  },
   'day-plan': {
     crew: 2,
     places: [

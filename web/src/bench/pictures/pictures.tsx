@@ -1,5 +1,6 @@
 import type { Envelope, Stop } from '../../api/schema'
 import type { Readings } from '../../api/readings'
+import { BiasChart } from '../../charts/BiasChart'
 import { Lanes, type LaneCourse } from '../../charts/Lanes'
 import { GroundMap } from '../../fields/GroundMap'
 import { shapesOf } from '../../geo/geo'
@@ -135,6 +136,8 @@ export function AnswerPicture({ envelope, inputs }: { envelope: Envelope; inputs
       return <DayPicture envelope={envelope} />
     case 'sampling-windows':
       return <WindowsPicture envelope={envelope} />
+    case 'agreement':
+      return <BiasChart people={rows(envelope, 'people')} />
     case 'stop-placement':
       return <PlacesPicture envelope={envelope} inputs={inputs} />
     default:

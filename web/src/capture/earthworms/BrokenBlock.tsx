@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { chance } from '../../drawings/chance'
+import { Worm } from '../../drawings/Worm'
 import { Button } from '../../ui/controls'
 
 const PIECES = 8
@@ -52,28 +53,9 @@ export function BrokenBlock({
                 .map((worm, i) => (
                   <g
                     key={i}
-                    transform={`translate(${14 + worm.x * 58} ${18 + worm.y * 62}) rotate(${worm.turn}) scale(${worm.adult ? 0.82 : 0.8})`}
+                    transform={`translate(${14 + worm.x * 58} ${18 + worm.y * 62}) rotate(${worm.turn}) scale(0.82)`}
                   >
-                    {worm.adult ? (
-                      <>
-                        <path
-                          d="M0 0c8-10 16 9 24 0s9-4 11 0"
-                          stroke="#9a5a52"
-                          strokeWidth="6"
-                          strokeLinecap="round"
-                          fill="none"
-                        />
-                        <path d="M15 1.5 20 2" stroke="#c98a6e" strokeWidth="7.5" />
-                      </>
-                    ) : (
-                      <path
-                        d="M0 0c4-6 8 5 12 0"
-                        stroke="#b9776a"
-                        strokeWidth="3.6"
-                        strokeLinecap="round"
-                        fill="none"
-                      />
-                    )}
+                    <Worm adult={worm.adult} />
                   </g>
                 ))}
             </g>

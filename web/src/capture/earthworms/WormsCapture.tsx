@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { ReadingsOf } from '../../api/readings'
 import { useUnits } from '../../units/units'
+import { Worm } from '../../drawings/Worm'
 import { Button, QuantityInput } from '../../ui/controls'
 import { useScene, type CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
@@ -152,26 +153,13 @@ function Sheet({ block }: { block: Block }) {
           key={`a${i}`}
           transform={`translate(${26 + (i % 8) * 46} ${34 + Math.floor(i / 8) * 34}) rotate(${(i * 67) % 50} 16 0)`}
         >
-          <path
-            d="M0 0c8-10 16 9 24 0s9-4 11 0"
-            stroke="#9a5a52"
-            strokeWidth="6"
-            strokeLinecap="round"
-            fill="none"
-          />
-          <path d="M15 1.5 20 2" stroke="#c98a6e" strokeWidth="7.5" />
+          <Worm adult />
         </g>
       ))}
       {Array.from({ length: young }, (_, i) => (
-        <path
-          key={`y${i}`}
-          transform={`translate(${30 + (i % 12) * 30} ${146 + Math.floor(i / 12) * 28})`}
-          d="M0 0c4-6 8 5 12 0"
-          stroke="#b9776a"
-          strokeWidth="3.6"
-          strokeLinecap="round"
-          fill="none"
-        />
+        <g key={`y${i}`} transform={`translate(${30 + (i % 12) * 30} ${146 + Math.floor(i / 12) * 28})`}>
+          <Worm adult={false} />
+        </g>
       ))}
       {more > 0 && (
         <text x="384" y="196" textAnchor="end" fontSize="15" fill="var(--soft)">

@@ -69,6 +69,13 @@ export type InFront<R = Readings> = {
   view?: ReactNode
 }
 
+/** What a drawing of it gets; `Id` says of which method, where that is known. */
+export type SceneProps<Id extends string = string> = {
+  readings: ReadingsOf<Id>
+  /** so that two places don't look alike */
+  seed: number
+}
+
 export const Scene = createContext<InFront | undefined>(undefined)
 
 /** What a test shows on the practice ground; undefined in a real field, where it lies in front of oneself. */

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;
 import org.morphotera.core.result.Envelope;
@@ -64,6 +65,17 @@ public final class MethodRegistry {
     }
 
     /**
+     * Faults of readings alone: those for which {@link #evaluate} refuses them, whatever the context.
+     *
+     * @throws IllegalArgumentException when there is no such method
+     */
+    public List<Fault> check(String id, Object readings) {
+        Faults faults = new Faults();
+        parse(get(id), readings, faults);
+        return faults.found();
+    }
+
+    /**
      * What must be said at once of readings that are still being entered.
      *
      * @param readings plain tree in any state; what is no object says nothing
@@ -81,14 +93,19 @@ public final class MethodRegistry {
 
     private static <R extends Record> Outcome evaluate(
             FieldMethod<R> method, Object readingsTree, Object contextTree, Benchmarks benchmarks, Faults faults) {
-        ParsedFields.Parsed<R> readings = ParsedFields.read("", readingsTree, method::read, faults);
-        if (readings.sound()) {
-            method.check(readings.value(), faults);
-        }
+        ParsedFields.Parsed<R> readings = parse(method, readingsTree, faults);
         Context context = Context.parse(contextTree, faults);
         if (!faults.isEmpty()) {
             return new Outcome.Refused(faults.found());
         }
         return new Outcome.Evaluated(method.evaluate(readings.value(), context, benchmarks));
+    }
+
+    private static <R extends Record> ParsedFields.Parsed<R> parse(FieldMethod<R> method, Object tree, Faults faults) {
+        ParsedFields.Parsed<R> readings = ParsedFields.read("", tree, method::read, faults);
+        if (readings.sound()) {
+            method.check(readings.value(), faults);
+        }
+        return readings;
     }
 }

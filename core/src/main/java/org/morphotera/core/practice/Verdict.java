@@ -55,12 +55,10 @@ final class Verdict {
     Map<String, Object> of(Constraint named, ActionKind action) {
         PracticeVisit yours = new PracticeVisit(place, tools);
         List<Map<String, Object>> readings = new ArrayList<>();
-        Set<String> methods = new LinkedHashSet<>();
         int minutes = 0;
         for (PracticeVisit.Made test : made) {
             readings.add(beside(test, yours));
             yours.add(test);
-            methods.add(test.method());
             minutes += tools.methods().get(test.method()).card().handsOnMinutes();
         }
         Player.Played par = Player.play(place, tools, Player::bestNext, NOBODY_WAITS_LONGER);
@@ -74,7 +72,7 @@ final class Verdict {
         verdict.put("parMinutes", par.minutes());
         verdict.put("parTests", par.tests());
         verdict.put("readings", readings);
-        verdict.put("misled", misled(yours, methods));
+        verdict.put("misled", misled(yours));
         verdict.put("next", bestNext(yours));
         verdict.put("score", score(named, action, minutes, par.minutes()));
         return verdict;
@@ -124,7 +122,6 @@ final class Verdict {
             Map<String, Object> row = new LinkedHashMap<>();
             row.put("indicator", indicator.id());
             row.put("label", tools.messages().word(indicator.id()));
-            row.put("figure", indicator.figure());
             row.put("read", cell(read, indicator.id(), indicator.figure()));
             row.put("shown", cell(shown, indicator.id(), indicator.figure()));
             row.put("best", cell(best, indicator.id(), indicator.figure()));
@@ -164,10 +161,10 @@ final class Verdict {
     }
 
     /** Signs that spoke for what is not there, or against what is, the strongest first. */
-    private List<Map<String, Object>> misled(PracticeVisit yours, Set<String> methods) {
+    private List<Map<String, Object>> misled(PracticeVisit yours) {
         Map<String, Found> read = yours.findings();
-        Map<String, Found> shown = findings(false, methods);
-        Map<String, Found> best = findings(true, methods);
+        Map<String, Found> shown = findings(false);
+        Map<String, Found> best = findings(true);
         List<Map<String, Object>> rows = new ArrayList<>();
         for (Limits.Belief belief : yours.beliefs()) {
             boolean there = truth.containsKey(belief.constraint());
@@ -229,17 +226,16 @@ final class Verdict {
         return findings.containsKey(finding) ? findings.get(finding).state() : null;
     }
 
-    private Map<String, Found> findings(boolean onTheBestDay, Set<String> methods) {
+    private Map<String, Found> findings(boolean onTheBestDay) {
         PracticeVisit visit = new PracticeVisit(place, tools);
         for (PracticeVisit.Made test : made) {
-            if (methods.contains(test.method())) {
-                FieldMethod<?> method = tools.methods().get(test.method());
-                double top = test.layer() == null ? 0 : test.layer().topMm();
-                Map<String, Object> readings = onTheBestDay
-                        ? place.unscattered(method, top, tools.benchmarks())
-                        : place.shown(method, top, tools.benchmarks());
-                visit.add(with(test, readings));
-            }
+            FieldMethod<?> method = tools.methods().get(test.method());
+            double top = test.layer() == null ? 0 : test.layer().topMm();
+            visit.add(with(
+                    test,
+                    onTheBestDay
+                            ? place.unscattered(method, top, tools.benchmarks())
+                            : place.shown(method, top, tools.benchmarks())));
         }
         return visit.findings();
     }

@@ -15,6 +15,7 @@ import org.morphotera.server.jobs.Jobs;
 import org.morphotera.server.jobs.Uploads;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,6 +40,7 @@ class ArchiveController {
     private final Jobs jobs;
     private final Uploads uploads;
     private final Audit audit;
+    private final ApplicationEventPublisher events;
 
     ArchiveController(
             Archives archives,
@@ -47,7 +49,8 @@ class ArchiveController {
             ArchiveMapper rows,
             Jobs jobs,
             Uploads uploads,
-            Audit audit) {
+            Audit audit,
+            ApplicationEventPublisher events) {
         this.archives = archives;
         this.restore = restore;
         this.nightly = nightly;
@@ -55,6 +58,7 @@ class ArchiveController {
         this.jobs = jobs;
         this.uploads = uploads;
         this.audit = audit;
+        this.events = events;
     }
 
     /** Begins an archive; its file is the job's. */
@@ -88,6 +92,7 @@ class ArchiveController {
         return jobs.start(who, "restore", handle -> {
             try {
                 Restore.Restored restored = restore.run(file, who.practiceId(), handle::at);
+                events.publishEvent(new PracticeRestored(restored.practiceId()));
                 return Map.of(
                         "practice", restored.practice(), "rows", restored.rows(), "fromSchema", restored.fromSchema());
             } catch (DamagedArchiveException e) {

@@ -56,6 +56,9 @@ final class ArchiveTables {
             Table.of("calibration_member"),
             Table.of("calibration_score"),
             Table.of("calibration_photo"),
+            // of a table that is coming in at that moment: what came back of it is taken back as after a kill
+            Table.of("import_run"),
+            Table.of("import_trace", "row_id"),
             Table.of("calendar_address"),
             Table.of("archive_setting", "practice_id"));
 

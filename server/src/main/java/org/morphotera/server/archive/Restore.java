@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +27,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Puts an archive in the place of an empty practice, all of it or nothing. It is laid out and checked beside the data
- * first; then its rows are copied in one transaction, under their own ids.
+ * first; then its rows are copied under their own ids: in one transaction where a practice gives way, and a page at a time
+ * where there is none, so that a large one does not blow up the data file; what came in goes when it fails.
  */
 @Component
 class Restore {
@@ -102,13 +104,15 @@ class Restore {
             staging.migrate(schema);
             List<String> leaving = new ArrayList<>();
             try {
-                transaction.executeWithoutResult(status -> {
-                    if (inPlaceOf != null) {
+                if (inPlaceOf == null) {
+                    copyByPages(staging, archive.manifest(), count);
+                } else {
+                    transaction.executeWithoutResult(status -> {
                         leaving.addAll(jdbc.queryForList(
                                 "select email from person where practice_id = ?", String.class, inPlaceOf));
-                    }
-                    copy(staging, archive.manifest(), inPlaceOf, count);
-                });
+                        copy(staging, archive.manifest(), inPlaceOf, count);
+                    });
+                }
             } catch (DuplicateKeyException e) {
                 throw new DamagedArchiveException(
                         "", "Rows of this archive are on this server already. Restore it on another one.", e);
@@ -140,17 +144,34 @@ class Restore {
         }
     }
 
+    private void copyByPages(Staging staging, ArchiveManifest manifest, LongConsumer done) {
+        requireNew(manifest.practiceId());
+        try {
+            copy(staging, manifest, null, done);
+        } catch (RuntimeException e) {
+            takeBack(manifest.practiceId());
+            throw e;
+        }
+    }
+
+    private void requireNew(UUID practice) {
+        if (jdbc.queryForObject("select count(*) from practice where id = ?", Long.class, practice) > 0) {
+            throw new RefusedRestore("This practice is on this server already. Restore it on another one.");
+        }
+    }
+
     private void copy(Staging staging, ArchiveManifest manifest, @Nullable UUID inPlaceOf, LongConsumer done) {
         UUID practice = manifest.practiceId();
-        if (!practice.equals(inPlaceOf)
-                && jdbc.queryForObject("select count(*) from practice where id = ?", Long.class, practice) > 0) {
-            throw new RefusedRestore("This practice is on this server already. Restore it on another one.");
+        if (inPlaceOf != null && !practice.equals(inPlaceOf)) {
+            requireNew(practice);
         }
         if (inPlaceOf != null && !isEmpty(inPlaceOf)) {
             throw new RefusedRestore("This practice is no longer empty. Restore into an empty one.");
         }
         jdbc.execute((ConnectionCallback<Void>) connection -> {
+            boolean byPages = connection.getAutoCommit();
             try {
+                connection.setAutoCommit(false);
                 Set<String> emails = emails(staging.connection(), practice);
                 boolean replaced = inPlaceOf != null;
                 if (replaced) {
@@ -160,7 +181,7 @@ class Restore {
                 for (ArchiveTables.Table table : ArchiveTables.ALL) {
                     boolean there = practice.equals(inPlaceOf) && table.name().equals("practice");
                     if (!there) {
-                        copy(staging.connection(), connection, table, practice, replaced, done);
+                        copy(staging.connection(), connection, table, practice, replaced, byPages, done);
                     }
                     if (replaced && table.name().equals("practice")) {
                         moveIn(inPlaceOf, practice);
@@ -171,8 +192,28 @@ class Restore {
                 throw e;
             } catch (Exception e) {
                 throw new IllegalStateException(e);
+            } finally {
+                if (byPages) {
+                    connection.rollback();
+                    connection.setAutoCommit(true);
+                }
             }
         });
+    }
+
+    /** Takes away what came in of a practice that was not there before. */
+    private void takeBack(UUID practice) {
+        List<ArchiveTables.Table> last = new ArrayList<>(ArchiveTables.ALL);
+        Collections.reverse(last);
+        for (ArchiveTables.Table table : last) {
+            if (table.later() != null) {
+                jdbc.update(
+                        "update " + table.name() + " set " + table.later() + " = null where " + table.ownedBy()
+                                + " = ?",
+                        practice);
+            }
+            jdbc.update("delete from " + table.name() + " where " + table.ownedBy() + " = ?", practice);
+        }
     }
 
     private static Set<String> emails(Connection staging, UUID practice) throws Exception {
@@ -216,6 +257,7 @@ class Restore {
             ArchiveTables.Table table,
             UUID practice,
             boolean newNumbers,
+            boolean byPages,
             LongConsumer done)
             throws Exception {
         RowText text = RowText.of(from, table.name());
@@ -226,9 +268,15 @@ class Restore {
             } catch (RowInserts.Refused e) {
                 throw new DuplicateKeyException(table.name(), e);
             }
+            if (byPages) {
+                to.commit();
+            }
             done.accept(page.size());
         });
         inserts.finish();
+        if (byPages) {
+            to.commit();
+        }
     }
 
     /** Numbers go on after the highest that came in. */

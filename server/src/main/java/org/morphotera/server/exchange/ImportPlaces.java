@@ -21,7 +21,10 @@ import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.visits.VisitWriter;
 
-/** Fields, stops and visits that a file names: fields are found, stops and visits found or made. Of one import. */
+/**
+ * Fields, stops and visits that a file names: fields are found, stops and visits found or made. Of one reading of it; one
+ * that only looks counts what would be made.
+ */
 final class ImportPlaces {
 
     /** So many names are told of what was made and touched. */
@@ -32,17 +35,26 @@ final class ImportPlaces {
     private final FieldWriter fieldWriter;
     private final VisitReader visits;
     private final VisitWriter visitWriter;
+    private final boolean making;
     private final Map<String, List<Field>> byName;
     private final Map<UUID, String> growers;
     private final Map<UUID, OfField> known = new HashMap<>();
     private final Set<String> touched = new TreeSet<>();
     private final List<String> newStops = new ArrayList<>();
+    private final List<UUID> madeStops = new ArrayList<>();
+    private final Map<UUID, UUID> madeVisits = new HashMap<>();
     private int stopsMade;
     private int visitsMade;
 
     ImportPlaces(
-            Advisor who, FieldReader fields, FieldWriter fieldWriter, VisitReader visits, VisitWriter visitWriter) {
+            Advisor who,
+            FieldReader fields,
+            FieldWriter fieldWriter,
+            VisitReader visits,
+            VisitWriter visitWriter,
+            boolean making) {
         this.who = who;
+        this.making = making;
         this.fields = fields;
         this.fieldWriter = fieldWriter;
         this.visits = visits;
@@ -80,6 +92,20 @@ final class ImportPlaces {
         return of(field).visit(on);
     }
 
+    /** Stops made since this was asked before. */
+    List<UUID> takeMadeStops() {
+        List<UUID> made = List.copyOf(madeStops);
+        madeStops.clear();
+        return made;
+    }
+
+    /** Visits made since this was asked before, each with its field. */
+    Map<UUID, UUID> takeMadeVisits() {
+        Map<UUID, UUID> made = Map.copyOf(madeVisits);
+        madeVisits.clear();
+        return made;
+    }
+
     private OfField of(Field field) {
         return known.computeIfAbsent(field.id(), id -> new OfField(field));
     }
@@ -99,6 +125,21 @@ final class ImportPlaces {
                 .map(Object::toString)
                 .collect(Collectors.joining("|"))
                 .getBytes(StandardCharsets.UTF_8));
+    }
+
+    /**
+     * The id of a test: the same each time it is sent, and beside those of the same field and day, so that a table that
+     * is in order is appended where the one before went. Its front is of the field (32 bits) and the day (16), then come
+     * 74 bits of all parts.
+     *
+     * @param parts what tells it from others of the practice
+     */
+    static UUID testId(Field field, LocalDate on, Object... parts) {
+        UUID whole = id(parts);
+        long front = (long) field.id().hashCode() << 32 | (on.toEpochDay() & 0xFFFF) << 16;
+        // version 8 of RFC 9562: laid out by its maker
+        long high = front | 0x8000 | whole.getMostSignificantBits() >>> 52;
+        return new UUID(high, whole.getLeastSignificantBits());
     }
 
     /** Stops and visits of one field. */
@@ -123,11 +164,14 @@ final class ImportPlaces {
         private UUID stop(String label) {
             return stops.computeIfAbsent(label, name -> {
                 UUID id = id(field.id(), "stop", name);
-                fieldWriter.putStop(
-                        who,
-                        id,
-                        new Stop.Write(
-                                field.id(), name, null, null, null, ++position, null, null, null, null, null, 0));
+                if (making) {
+                    fieldWriter.putStop(
+                            who,
+                            id,
+                            new Stop.Write(
+                                    field.id(), name, null, null, null, ++position, null, null, null, null, null, 0));
+                    madeStops.add(id);
+                }
                 stopsMade++;
                 if (newStops.size() < NAMED) {
                     newStops.add(field.name() + ", " + name);
@@ -139,7 +183,10 @@ final class ImportPlaces {
         private UUID visit(LocalDate on) {
             return days.computeIfAbsent(on, day -> {
                 UUID id = id(field.id(), "visit", day);
-                visitWriter.begin(who.practiceId(), who.id(), id, field.id(), day);
+                if (making) {
+                    visitWriter.begin(who.practiceId(), who.id(), id, field.id(), day);
+                    madeVisits.put(id, field.id());
+                }
                 visitsMade++;
                 return id;
             });

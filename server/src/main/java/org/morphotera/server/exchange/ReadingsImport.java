@@ -5,33 +5,26 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZoneOffset;
-import java.time.format.DateTimeParseException;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.reading.FaultText;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.audit.Audit;
-import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.FieldWriter;
 import org.morphotera.server.jobs.Jobs;
 import org.morphotera.server.measurements.MeasurementBatch;
+import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.visits.VisitWriter;
 import org.morphotera.server.web.RefusedException;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.type.TypeReference;
@@ -40,12 +33,14 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * Reads a table of readings, one a line, in the form in which they are exported, and appends the tests that they make:
  * all or none. Lines of one test follow each other. Stops and visits that are not there yet are made; fields are not.
+ *
+ * <p>A table is looked at whole first, without writing; one without faults is then read again and written in pieces,
+ * since one transaction of a million lines makes the data file many times as large as what is in it.
  */
 @Component
 class ReadingsImport {
 
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
-    private static final LocalDate EARLIEST = LocalDate.of(1990, 1, 1);
     private static final int ASK_AT_ONCE = 500;
 
     private final FieldReader fields;
@@ -54,11 +49,13 @@ class ReadingsImport {
     private final VisitWriter visitWriter;
     private final MeasurementBatch batch;
     private final MethodRegistry methods;
+    private final Evaluator evaluator;
     private final Records records;
+    private final ImportRuns runs;
     private final JsonMapper json;
-    private final Audit audit;
     private final Clock clock;
     private final TransactionTemplate transaction;
+    private final int pieceSize;
 
     ReadingsImport(
             FieldReader fields,
@@ -67,22 +64,26 @@ class ReadingsImport {
             VisitWriter visitWriter,
             MeasurementBatch batch,
             MethodRegistry methods,
+            Evaluator evaluator,
             Records records,
+            ImportRuns runs,
             JsonMapper json,
-            Audit audit,
             Clock clock,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            @Value("${morphotera.import-piece}") int pieceSize) {
         this.fields = fields;
         this.fieldWriter = fieldWriter;
         this.visits = visits;
         this.visitWriter = visitWriter;
         this.batch = batch;
         this.methods = methods;
+        this.evaluator = evaluator;
         this.records = records;
+        this.runs = runs;
         this.json = json;
-        this.audit = audit;
         this.clock = clock;
         this.transaction = transaction;
+        this.pieceSize = pieceSize;
     }
 
     /**
@@ -91,228 +92,178 @@ class ReadingsImport {
      * @throws RefusedException naming every faulty line; nothing is stored then
      */
     Map<String, Object> run(Advisor who, Path file, boolean store, Jobs.Handle handle) {
-        return transaction.execute(status -> {
-            Run run = new Run(who, handle);
-            try (CsvFile csv = CsvFile.open(file)) {
-                run.read(csv, Files.size(file));
-            } catch (CsvFile.Unreadable e) {
-                run.faults.add(e.line(), "", e.getMessage());
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-            run.faults.refuse();
-            if (store) {
-                audit.note(who, "import", "practice", who.practiceId(), run.tests + " tests");
-            } else {
-                status.setRollbackOnly();
-            }
-            return run.told(store);
-        });
+        int passes = store ? 2 : 1;
+        Pass look = new Pass(who, file, handle, 0, passes, null);
+        look.run();
+        if (!store) {
+            return look.told(false);
+        }
+        try {
+            return runs.run(who, run -> {
+                Pass keep = new Pass(who, file, handle, 1, passes, run);
+                keep.noneIsHere = look.here == 0;
+                keep.run();
+                run.finish(keep.tests + " tests");
+                return keep.told(true);
+            });
+        } catch (DuplicateKeyException e) {
+            throw RefusedException.of(
+                    "", "MEANWHILE", "Some of these tests came in otherwise at the same time. Look at the file again.");
+        }
     }
 
-    /** A test that was read whole and waits to be asked for and written. */
-    private record Ready(
-            MeasurementBatch.Reading reading, @Nullable UUID given, Map<String, Long> lines, long first) {}
+    /** One reading of the file, which looks, or keeps what the one before looked at. */
+    private final class Pass {
 
-    /** One file on its way in. */
-    private final class Run {
-
-        private final Advisor who;
+        private final UUID practice;
+        private final Path file;
         private final Jobs.Handle handle;
+        private final long before;
+        private final int passes;
+        private final ImportRuns.@Nullable Run run;
         private final LineFaults faults = new LineFaults();
         private final ImportPlaces places;
-        private final MeasurementBatch.Run into;
-        private final List<Ready> ready = new ArrayList<>();
-        private final LocalDate latest = LocalDate.now(clock).plusDays(1);
+        private final MeasurementBatch.@Nullable Run into;
+        private @Nullable ReadingsReader reader;
+        /** Nothing of the file was there when it was looked at: what came since is told by the database. */
+        private boolean noneIsHere;
+
         private long lines;
         private long tests;
         private long here;
 
-        private Run(Advisor who, Jobs.Handle handle) {
-            this.who = who;
+        private Pass(
+                Advisor who, Path file, Jobs.Handle handle, long before, int passes, ImportRuns.@Nullable Run run) {
+            this.practice = who.practiceId();
+            this.file = file;
             this.handle = handle;
-            places = new ImportPlaces(who, fields, fieldWriter, visits, visitWriter);
-            into = batch.begin(who.practiceId(), who.id());
+            this.before = before;
+            this.passes = passes;
+            this.run = run;
+            places = new ImportPlaces(who, fields, fieldWriter, visits, visitWriter, run != null);
+            into = run == null ? null : batch.begin(practice, who.id(), run.stamp());
         }
 
-        private void read(CsvFile csv, long size) throws CsvFile.Unreadable {
+        private void run() {
+            try (CsvFile csv = CsvFile.open(file);
+                    SeenIds seen = run == null ? new SeenIds(handle.file()) : null) {
+                read(csv, Files.size(file), seen);
+            } catch (CsvFile.Unreadable e) {
+                faults.add(e.line(), "", e.getMessage());
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            faults.refuse();
+        }
+
+        private void read(CsvFile csv, long size, @Nullable SeenIds seen) throws CsvFile.Unreadable {
             ReadingsTable table = new ReadingsTable(csv, faults);
             if (!faults.none()) {
                 return;
             }
-            for (ReadingsTable.TestLines test = table.next(); test != null; test = table.next()) {
-                take(test);
-                if (ready.size() >= ASK_AT_ONCE) {
-                    write();
-                    handle.at(csv.bytes(), size);
+            reader = new ReadingsReader(practice, table, places, methods, records, faults, LocalDate.now(clock));
+            boolean more = true;
+            while (more) {
+                more = run == null ? look(seen) : keepPiece(csv, size);
+                lines = table.lines();
+                handle.at(before * size + csv.bytes(), passes * size);
+            }
+        }
+
+        /** Looks at the next tests; whether there were any. */
+        private boolean look(SeenIds seen) throws CsvFile.Unreadable {
+            List<ReadingsReader.Ready> ready = reader.next(ASK_AT_ONCE);
+            Map<UUID, String> known = known(ready);
+            for (ReadingsReader.Ready each : ready) {
+                if (!seen.add(each.reading().id())) {
+                    faults.add(each.first(), "test", "Lines of this test stand apart. Put them one after the other.");
+                } else if (isNew(each, known)) {
+                    tests++;
+                    try {
+                        evaluator.check(each.reading().method(), each.reading().readings());
+                    } catch (RefusedException e) {
+                        reader.refused(each, e);
+                    }
                 }
             }
-            write();
-            into.finish();
-            lines = table.lines();
-            handle.at(size, size);
+            return !ready.isEmpty();
         }
 
-        private void take(ReadingsTable.TestLines test) {
-            ReadingsTable.TestKey key = test.key();
-            long first = test.first();
-            if (!methods.has(key.test())) {
-                faults.add(first, "test", "There is no such test. Name one of the catalogue by its code.");
-                return;
-            }
-            LocalDate on = date(key.visitedOn(), first);
-            Field field = places.field(key.field(), key.grower(), first, faults);
-            DepthLayer layer = layer(key, first);
-            if (on == null || field == null || layer == NO_LAYER) {
-                return;
-            }
-            if (key.stop().isEmpty() || key.stop().length() > 100) {
-                faults.add(first, "stop", "A stop needs a name of at most 100 characters.");
-                return;
-            }
-            Instant takenAt = moment(key.takenAt(), on, first);
-            if (takenAt == null) {
-                return;
-            }
-            try {
-                Map<String, Object> readings = records.shape(key.test()).tree(test.cells());
-                Map<String, Long> lineOf = new HashMap<>();
-                test.cells().forEach((name, cell) -> lineOf.put(name, cell.line()));
-                ready.add(new Ready(
-                        new MeasurementBatch.Reading(
-                                id(field, key),
-                                places.visit(field, on),
-                                places.stop(field, key.stop()),
-                                key.test(),
-                                layer,
-                                readings,
-                                takenAt),
-                        given(key),
-                        lineOf,
-                        first));
-            } catch (ReadingShape.Unusable e) {
-                faults.add(e.cell().line(), e.column(), e.getMessage());
-            }
-        }
-
-        private UUID id(Field field, ReadingsTable.TestKey key) {
-            return key.measurement().isEmpty()
-                    ? ImportPlaces.id(
-                            who.practiceId(),
-                            field.id(),
-                            key.stop(),
-                            key.visitedOn(),
-                            key.takenAt(),
-                            key.test(),
-                            key.top(),
-                            key.bottom())
-                    : ImportPlaces.id(who.practiceId(), field.id(), key.measurement());
-        }
-
-        private static @Nullable UUID given(ReadingsTable.TestKey key) {
-            try {
-                return key.measurement().isEmpty() ? null : UUID.fromString(key.measurement());
-            } catch (IllegalArgumentException e) {
-                return null;
-            }
-        }
-
-        private @Nullable LocalDate date(String text, long line) {
-            try {
-                LocalDate on = LocalDate.parse(text);
-                if (on.isBefore(EARLIEST) || on.isAfter(latest)) {
-                    faults.add(line, "visited_on", "The day must lie between 1990 and today.");
-                    return null;
+        /** Keeps the next tests, with the notes by which they could be taken back; whether there were any. */
+        private boolean keepPiece(CsvFile csv, long size) throws CsvFile.Unreadable {
+            CsvFile.Unreadable[] unreadable = {null};
+            boolean more = transaction.execute(status -> {
+                try {
+                    List<ReadingsReader.Ready> piece = new ArrayList<>();
+                    boolean any = true;
+                    while (any && piece.size() < pieceSize) {
+                        any = gather(piece);
+                    }
+                    // rows of a field lie together in the tables: written together they are written once
+                    piece.sort(Comparator.comparing(ReadingsReader.Ready::field));
+                    for (int i = 0; i < piece.size(); i++) {
+                        ReadingsReader.Ready each = piece.get(i);
+                        into.add(each.reading(), e -> reader.refused(each, e));
+                        if (i % ASK_AT_ONCE == 0) {
+                            handle.at(before * size + csv.bytes(), passes * size);
+                        }
+                    }
+                    into.flush();
+                    run.note(places, into);
+                    return any;
+                } catch (CsvFile.Unreadable e) {
+                    unreadable[0] = e;
+                    return false;
                 }
-                return on;
-            } catch (DateTimeParseException e) {
-                faults.add(line, "visited_on", "This is no day. Write it like 2026-04-30.");
-                return null;
+            });
+            if (unreadable[0] != null) {
+                throw unreadable[0];
             }
+            return more && faults.none();
         }
 
-        private @Nullable Instant moment(String text, LocalDate on, long line) {
-            if (text.isEmpty()) {
-                return on.atTime(LocalTime.NOON).toInstant(ZoneOffset.UTC);
-            }
-            try {
-                Instant at = Instant.parse(text).truncatedTo(ChronoUnit.MILLIS);
-                LocalDate day = at.atOffset(ZoneOffset.UTC).toLocalDate();
-                if (day.isBefore(EARLIEST) || day.isAfter(latest)) {
-                    faults.add(line, "taken_at", "The moment must lie between 1990 and today.");
-                    return null;
+        private boolean gather(List<ReadingsReader.Ready> piece) throws CsvFile.Unreadable {
+            List<ReadingsReader.Ready> ready = reader.next(Math.min(ASK_AT_ONCE, pieceSize));
+            Map<UUID, String> known = known(ready);
+            for (ReadingsReader.Ready each : ready) {
+                if (isNew(each, known)) {
+                    tests++;
+                    piece.add(each);
                 }
-                return at;
-            } catch (DateTimeParseException e) {
-                faults.add(
-                        line, "taken_at", "This is no moment. Write it like 2026-04-30T09:30:00Z, or leave it empty.");
-                return null;
             }
+            return !ready.isEmpty();
         }
 
-        /** Stands for a fault, where no layer at all is allowed. */
-        private static final DepthLayer NO_LAYER = new DepthLayer(0, 1);
-
-        private @Nullable DepthLayer layer(ReadingsTable.TestKey key, long line) {
-            if (key.top().isEmpty() && key.bottom().isEmpty()) {
-                return null;
+        private Map<UUID, String> known(List<ReadingsReader.Ready> ready) {
+            if (noneIsHere) {
+                return Map.of();
             }
-            Double top = Figures.parsed(key.top());
-            Double bottom = Figures.parsed(key.bottom());
-            try {
-                return new DepthLayer(Objects.requireNonNull(top), Objects.requireNonNull(bottom));
-            } catch (NullPointerException | IllegalArgumentException e) {
-                faults.add(line, "depth_bottom_mm", "The layer must run from 0 mm or more down to at most 5000 mm.");
-                return NO_LAYER;
-            }
-        }
-
-        /** Leaves out what is there already, and appends the rest. */
-        private void write() {
             List<UUID> ids = new ArrayList<>();
-            for (Ready each : ready) {
+            for (ReadingsReader.Ready each : ready) {
                 ids.add(each.reading().id());
                 if (each.given() != null) {
                     ids.add(each.given());
                 }
             }
-            Map<UUID, String> known = batch.known(who.practiceId(), ids);
-            for (Ready each : ready) {
-                UUID id = each.reading().id();
-                String stored = known.getOrDefault(id, each.given() == null ? null : known.get(each.given()));
-                if (into.waits(id)) {
-                    faults.add(each.first(), "test", "Lines of this test stand apart. Put them one after the other.");
-                } else if (stored == null) {
-                    tests++;
-                    into.add(each.reading(), e -> refused(each, e));
-                } else if (ReadingShape.same(
-                        json.readValue(stored, TREE), each.reading().readings())) {
-                    here++;
-                } else {
-                    faults.add(
-                            each.first(),
-                            "test",
-                            "This test is here with other readings. Correct it there, or take its lines out.");
-                }
-            }
-            ready.clear();
+            return batch.known(practice, ids);
         }
 
-        private void refused(Ready test, RefusedException e) {
-            for (FaultText fault : e.faults()) {
-                String path = fault.field().replaceFirst("^readings\\.", "");
-                faults.add(line(test, path), path, fault.message());
+        /** Whether a test is not there yet; one that is there with other readings is a fault. */
+        private boolean isNew(ReadingsReader.Ready each, Map<UUID, String> known) {
+            UUID given = each.given();
+            String stored = known.getOrDefault(each.reading().id(), given == null ? null : known.get(given));
+            if (stored == null) {
+                return true;
             }
-        }
-
-        private long line(Ready each, String path) {
-            for (String at = path; !at.isEmpty(); at = at.replaceFirst("(\\.|\\[)[^.\\[]*$|^[^.\\[]*$", "")) {
-                Long line = each.lines().get(at);
-                if (line != null) {
-                    return line;
-                }
+            if (ReadingShape.same(json.readValue(stored, TREE), each.reading().readings())) {
+                here++;
+            } else {
+                faults.add(
+                        each.first(),
+                        "test",
+                        "This test is here with other readings. Correct it there, or take its lines out.");
             }
-            return each.first();
+            return false;
         }
 
         private Map<String, Object> told(boolean stored) {

@@ -3,6 +3,7 @@ package org.morphotera.server.faces;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -52,6 +53,9 @@ interface StripMapper {
     @Insert("insert into visit_strip (visit_id, practice_id, field_id, stale) "
             + "values (#{visit}, #{practice}, #{field}, true)")
     void addVisit(@Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
+
+    @Delete("delete from visit_strip where practice_id = #{practice} and visit_id = #{visit}")
+    void removeVisit(@Param("practice") UUID practice, @Param("visit") UUID visit);
 
     /** A strip that is to be made again, and how often it was marked until now. */
     record Stale(UUID practiceId, UUID fieldId, UUID visitId, long marks) {}

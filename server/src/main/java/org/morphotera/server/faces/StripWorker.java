@@ -11,6 +11,7 @@ import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.GrowerChanged;
 import org.morphotera.server.storage.Threads;
 import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.visits.VisitGone;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -44,7 +45,7 @@ class StripWorker implements SmartLifecycle {
     }
 
     @TransactionalEventListener(
-            classes = {FieldChanged.class, GrowerChanged.class, VisitChanged.class},
+            classes = {FieldChanged.class, GrowerChanged.class, VisitChanged.class, VisitGone.class},
             phase = TransactionPhase.AFTER_COMMIT)
     void written() {
         soon(PAUSE_MS);

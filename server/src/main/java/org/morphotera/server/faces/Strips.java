@@ -19,6 +19,7 @@ import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.visits.VisitGone;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
@@ -83,6 +84,12 @@ class Strips {
             rows.addVisit(changed.practice(), changed.field(), changed.visit());
         }
         markField(changed.practice(), changed.field());
+    }
+
+    @EventListener
+    void visitGone(VisitGone gone) {
+        rows.removeVisit(gone.practice(), gone.visit());
+        markField(gone.practice(), gone.field());
     }
 
     /** Makes the strip of a field from what is there now. */

@@ -42,6 +42,9 @@ public interface FieldMapper extends FieldReader {
             + "where practice_id = #{practice} and id = #{s.id} and version = #{s.version} - 1")
     int updateStop(@Param("practice") UUID practice, @Param("s") Stop stop);
 
+    @Delete("delete from stop where practice_id = #{practice} and id = #{id}")
+    void deleteStop(@Param("practice") UUID practice, @Param("id") UUID id);
+
     /** Which stops speak for their field; all of them where {@code role} is {@code null}. */
     @Update("update stop set leads = (#{role,jdbcType=VARCHAR} is null or role = #{role,jdbcType=VARCHAR}) "
             + "where practice_id = #{practice} and field_id = #{field}")

@@ -118,6 +118,17 @@ public class FieldWriter {
         return kept;
     }
 
+    /** Takes a stop away again that was made as it came in; refused by the database where somebody uses it by now. */
+    @Transactional
+    public void takeBackStop(UUID practice, UUID id) {
+        Stop stop = rows.stop(practice, id);
+        if (stop != null) {
+            rows.deleteStop(practice, id);
+            markLeading(practice, stop.fieldId());
+            changes.publishEvent(new FieldChanged(practice, stop.fieldId()));
+        }
+    }
+
     private void markLeading(UUID practice, UUID field) {
         StopRole leading = StopRole.leading(rows.stops(practice, field).stream()
                 .map(stop -> Coded.find(StopRole.values(), stop.role()))

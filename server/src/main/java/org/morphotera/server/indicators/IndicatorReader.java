@@ -117,6 +117,11 @@ public interface IndicatorReader {
             + "and indicator = 'textureClass' and latest order by taken_at desc fetch first 1 rows only")
     String textureOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
 
+    /** How often the cover of the ground was read on a visit. */
+    @Select("select count(*) from indicator_value where practice_id = #{practice} and visit_id = #{visit} "
+            + "and indicator = 'ground-cover'")
+    int coversOf(@Param("practice") UUID practice, @Param("visit") UUID visit);
+
     /** Cover of the ground at a stop on a visit, %; {@code null} where it was not read. */
     @Select("select figure from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
             + "and visit_id = #{visit} and indicator = 'ground-cover' order by taken_at desc fetch first 1 rows only")

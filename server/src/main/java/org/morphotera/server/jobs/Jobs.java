@@ -229,7 +229,7 @@ public class Jobs implements SmartLifecycle {
     /** Ends what a stopped server left. */
     private void tidy() {
         Map<String, Object> stopped = new LinkedHashMap<>();
-        stopped.put("detail", "The server was stopped meanwhile; nothing was changed. Begin again.");
+        stopped.put("detail", "The server was stopped meanwhile; what it had done is taken back. Begin again.");
         rows.endAll(json.writeValueAsString(stopped), now());
         forget();
     }

@@ -1,10 +1,8 @@
 package org.morphotera.server.measurements;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -26,15 +24,13 @@ import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.methods.RulesInForce;
 import org.morphotera.server.storage.RowBatch;
 import org.morphotera.server.visits.Places;
-import org.morphotera.server.visits.VisitChanged;
 import org.morphotera.server.web.RefusedException;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /**
- * Appends many measurements at once, in the transaction of its caller: evaluated one by one as any other, written
- * a thousand at a time, and which of them are the newest worked out once for each stop at the end.
+ * Appends many measurements at once, in transactions of its caller: evaluated one by one as any other, written a thousand
+ * at a time. Which of them are the newest is worked out once for each stop at the end.
  */
 @Component
 public class MeasurementBatch {
@@ -45,6 +41,11 @@ public class MeasurementBatch {
             "insert into measurement (id, practice_id, field_id, visit_id, stop_id, method, depth_top_mm, depth_bottom_mm, "
                     + "readings, context, evaluation, core_version, benchmarks, taken_at, person_id, recorded_at) "
                     + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
+
+    private static final String OF_RUN =
+            " from measurement where visit_id = ? and practice_id = ? and person_id = ? and recorded_at = ? "
+                    + "and not exists (select 1 from measurement n where n.supersedes = measurement.id)";
+
     private final JdbcTemplate jdbc;
     private final MethodRegistry methods;
     private final Evaluator evaluator;
@@ -53,8 +54,6 @@ public class MeasurementBatch {
     private final ProjectionBatch shown;
     private final StoredForm form;
     private final RulesInForce rules;
-    private final Clock clock;
-    private final ApplicationEventPublisher changes;
 
     MeasurementBatch(
             JdbcTemplate jdbc,
@@ -64,9 +63,7 @@ public class MeasurementBatch {
             IndicatorProjection projection,
             ProjectionBatch shown,
             StoredForm form,
-            RulesInForce rules,
-            Clock clock,
-            ApplicationEventPublisher changes) {
+            RulesInForce rules) {
         this.jdbc = jdbc;
         this.methods = methods;
         this.evaluator = evaluator;
@@ -75,8 +72,6 @@ public class MeasurementBatch {
         this.shown = shown;
         this.form = form;
         this.rules = rules;
-        this.clock = clock;
-        this.changes = changes;
     }
 
     /** One test as it comes in. */
@@ -107,8 +102,7 @@ public class MeasurementBatch {
 
         private final UUID practice;
         private final UUID person;
-        private final OffsetDateTime recordedAt =
-                clock.instant().truncatedTo(ChronoUnit.MILLIS).atOffset(ZoneOffset.UTC);
+        private final OffsetDateTime recordedAt;
         private final RowBatch measurements = new RowBatch(jdbc, INTO_MEASUREMENT);
         private final ProjectionBatch.Rows projected = shown.begin();
         private final Set<UUID> stops = new HashSet<>();
@@ -116,23 +110,27 @@ public class MeasurementBatch {
         private final Set<UUID> lit = new HashSet<>();
 
         private final Map<UUID, UUID> visits = new HashMap<>();
-        private final Set<UUID> unwritten = new HashSet<>();
         private final List<Waiting> waiting = new ArrayList<>();
         private CompletableFuture<List<Evaluated>> evaluating;
+        private final Places.Memory memory;
         private Places.Place place;
-        /** The place of the test before, also where its context is to be asked for anew. */
-        private Places.Place visited;
-
         private Map<String, Object> context;
 
-        private Run(UUID practice, UUID person) {
+        private Run(UUID practice, UUID person, Instant recordedAt) {
             this.practice = practice;
             this.person = person;
+            this.recordedAt = recordedAt.atOffset(ZoneOffset.UTC);
+            memory = places.memory(practice);
         }
 
-        /** Whether a test was taken in and is not in the tables yet, where {@link #known} would find it. */
-        public boolean waits(UUID test) {
-            return unwritten.contains(test);
+        /** Stops that were added to. */
+        public Set<UUID> stops() {
+            return Collections.unmodifiableSet(stops);
+        }
+
+        /** Visits that were added to, each with its field. */
+        public Map<UUID, UUID> visits() {
+            return Collections.unmodifiableMap(visits);
         }
 
         /**
@@ -148,7 +146,6 @@ public class MeasurementBatch {
                 of.put("depthBottomMm", layer.bottomMm());
             }
             waiting.add(new Waiting(reading, place.field().id(), of, refused));
-            unwritten.add(reading.id());
             stops.add(reading.stop());
             visits.put(reading.visit(), place.field().id());
             if (lightsOthers(reading.method())) {
@@ -215,18 +212,10 @@ public class MeasurementBatch {
                 if (lit.remove(reading.stop())) {
                     flush();
                     shown.markNewest(reading.stop());
+                    memory.forget(reading.stop());
                 }
-                boolean sameVisit = visited != null && visited.visit().id().equals(reading.visit());
-                if (sameVisit) {
-                    place = visited.stop().id().equals(reading.stop())
-                            ? visited
-                            : places.onSameVisit(practice, visited, reading.stop());
-                    context = places.contextOnSameVisit(practice, place, context);
-                } else {
-                    place = places.require(practice, reading.visit(), reading.stop());
-                    context = places.context(practice, place);
-                }
-                visited = place;
+                place = memory.require(reading.visit(), reading.stop());
+                context = memory.context(place);
             }
             return context;
         }
@@ -238,7 +227,6 @@ public class MeasurementBatch {
                 } else {
                     each.of().refused().accept(each.refused());
                 }
-                unwritten.remove(each.of().reading().id());
             }
             measurements.write();
             projected.write();
@@ -267,25 +255,40 @@ public class MeasurementBatch {
             projected.add(practice, field, done.shown());
         }
 
-        /** Writes all that was taken in so far. */
-        private void flush() {
+        /** Writes all that was taken in so far, in the transaction that is open. */
+        public void flush() {
             next();
             if (evaluating != null) {
                 next();
             }
         }
-
-        /** Writes what is left, and marks the newest of every stop that was added to. */
-        public void finish() {
-            flush();
-            stops.forEach(shown::markNewest);
-            visits.forEach((visit, field) -> changes.publishEvent(new VisitChanged(practice, field, visit)));
-        }
     }
 
-    /** Begins; everything is done in the transaction that the caller has open. */
-    public Run begin(UUID practice, UUID person) {
-        return new Run(practice, person);
+    /**
+     * Begins; everything is done in the transactions that the caller has open.
+     *
+     * @param recordedAt of all that is appended
+     */
+    public Run begin(UUID practice, UUID person, Instant recordedAt) {
+        return new Run(practice, person, recordedAt);
+    }
+
+    /** Marks the newest of a stop among all that is written: once it was added to, or taken from. */
+    public void markNewest(UUID stop) {
+        shown.markNewest(stop);
+    }
+
+    /**
+     * Takes back what was appended to a visit by one run, but for what was corrected since.
+     *
+     * @param recordedAt the moment of recording that only this run has
+     * @return how many tests
+     */
+    public int takeBack(UUID practice, UUID visit, UUID person, Instant recordedAt) {
+        Object[] of = {visit, practice, person, recordedAt.atOffset(ZoneOffset.UTC)};
+        jdbc.update("delete from indicator_value where measurement_id in (select id" + OF_RUN + ")", of);
+        jdbc.update("delete from sighting where measurement_id in (select id" + OF_RUN + ")", of);
+        return jdbc.update("delete" + OF_RUN, of);
     }
 
     /** Readings of tests of the practice that are there already, by their ids. */

@@ -1,10 +1,12 @@
 package org.morphotera.server.methods;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
@@ -47,5 +49,17 @@ public class Evaluator {
         body.put("readings", readings);
         body.put("context", context);
         return evaluate(method, body);
+    }
+
+    /**
+     * Looks for faults without evaluating; readings that have none here are not refused anywhere.
+     *
+     * @throws RefusedException naming every fault
+     */
+    public void check(String method, Map<String, Object> readings) {
+        List<Fault> faults = methods.check(method, readings);
+        if (!faults.isEmpty()) {
+            throw new RefusedException(FaultText.of(faults, messages));
+        }
     }
 }

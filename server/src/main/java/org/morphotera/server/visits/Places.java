@@ -1,8 +1,10 @@
 package org.morphotera.server.visits;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
@@ -39,38 +41,77 @@ public class Places {
         Visit visit = NotFoundException.require(visits.visit(practice, visitId), "visit");
         Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
         if (!stop.fieldId().equals(visit.fieldId())) {
-            throw RefusedException.of(
-                    "stopId", "OTHER_FIELD", "This stop lies in another field. Choose one of the field visited.");
+            throw otherField();
         }
         return new Place(visit, stop, fields.field(practice, visit.fieldId()));
     }
 
-    /**
-     * Another stop on the same visit, without asking for the visit and its field again.
-     *
-     * @throws NotFoundException when the practice has no such stop
-     * @throws RefusedException when it lies in another field
-     */
-    public Place onSameVisit(UUID practice, Place before, UUID stopId) {
-        Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
-        if (!stop.fieldId().equals(before.field().id())) {
-            throw RefusedException.of(
-                    "stopId", "OTHER_FIELD", "This stop lies in another field. Choose one of the field visited.");
-        }
-        return new Place(before.visit(), stop, before.field());
+    private static RefusedException otherField() {
+        return RefusedException.of(
+                "stopId", "OTHER_FIELD", "This stop lies in another field. Choose one of the field visited.");
     }
 
-    /** The context of a stop, where that of another stop on the same visit is known. */
-    public Map<String, Object> contextOnSameVisit(UUID practice, Place place, Map<String, Object> other) {
-        Map<String, Object> context = new LinkedHashMap<>(other);
-        context.remove("textureClass");
-        context.remove("coverPct");
-        put(context, "textureClass", textureOf(practice, place));
-        put(
-                context,
-                "coverPct",
-                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
-        return context;
+    /** Places of many tests one after the other: what doesn't change is asked for once. */
+    public final class Memory {
+
+        private final UUID practice;
+        private final Map<UUID, Stop> stops = new HashMap<>();
+        private final Map<UUID, Optional<String>> textures = new HashMap<>();
+        private Visit visit;
+        private Field field;
+        private Map<String, Object> ofVisit;
+        private boolean covered;
+
+        private Memory(UUID practice) {
+            this.practice = practice;
+        }
+
+        /** As {@link Places#require}. */
+        public Place require(UUID visitId, UUID stopId) {
+            Stop stop = stops.get(stopId);
+            if (stop == null || visit == null || !visit.id().equals(visitId)) {
+                Place place = Places.this.require(practice, visitId, stopId);
+                stop = place.stop();
+                stops.put(stopId, stop);
+                if (visit == null || !visit.id().equals(visitId)) {
+                    visit = place.visit();
+                    field = place.field();
+                    ofVisit = Places.this.ofVisit(practice, place);
+                    covered = indicators.coversOf(practice, visitId) > 0;
+                }
+            }
+            if (!stop.fieldId().equals(field.id())) {
+                throw otherField();
+            }
+            return new Place(visit, stop, field);
+        }
+
+        /** As {@link Places#context}, of the place that was asked for last. */
+        public Map<String, Object> context(Place place) {
+            UUID stop = place.stop().id();
+            Map<String, Object> context = new LinkedHashMap<>();
+            textures.computeIfAbsent(stop, id -> Optional.ofNullable(textureOf(practice, place)))
+                    .ifPresent(texture -> context.put("textureClass", texture));
+            context.putAll(ofVisit);
+            if (covered) {
+                put(
+                        context,
+                        "coverPct",
+                        indicators.coverOf(practice, stop, place.visit().id()));
+            }
+            return context;
+        }
+
+        /** Something was read at a stop on the visit of now that its context shows from now on. */
+        public void forget(UUID stop) {
+            textures.remove(stop);
+            covered = true;
+        }
+    }
+
+    /** Begins with nothing known. */
+    public Memory memory(UUID practice) {
+        return new Memory(practice);
     }
 
     private String textureOf(UUID practice, Place place) {
@@ -92,6 +133,17 @@ public class Places {
     public Map<String, Object> context(UUID practice, Place place) {
         Map<String, Object> context = new LinkedHashMap<>();
         put(context, "textureClass", textureOf(practice, place));
+        context.putAll(ofVisit(practice, place));
+        put(
+                context,
+                "coverPct",
+                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
+        return context;
+    }
+
+    /** The part that all stops of a visit have in common. */
+    private Map<String, Object> ofVisit(UUID practice, Place place) {
+        Map<String, Object> context = new LinkedHashMap<>();
         put(context, "landUse", place.field().landUse());
         put(context, "crop", place.field().crop());
         put(context, "purpose", place.field().purpose());
@@ -100,10 +152,6 @@ public class Places {
         if (carbon.biochar(practice, place.visit())) {
             context.put("biocharWithin6Months", true);
         }
-        put(
-                context,
-                "coverPct",
-                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
         return context;
     }
 

@@ -1,6 +1,7 @@
 package org.morphotera.server.visits;
 
 import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -21,4 +22,7 @@ public interface VisitMapper extends VisitReader {
             + "last_management = #{v.lastManagement}, carbon_added = #{v.carbonAdded}, note = #{v.note}, tests = #{v.tests}, version = #{v.version} "
             + "where practice_id = #{practice} and id = #{v.id} and version = #{v.version} - 1")
     int updateVisit(@Param("practice") UUID practice, @Param("v") Visit visit);
+
+    @Delete("delete from visit where practice_id = #{practice} and id = #{id}")
+    void deleteVisit(@Param("practice") UUID practice, @Param("id") UUID id);
 }

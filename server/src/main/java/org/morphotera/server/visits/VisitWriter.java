@@ -17,9 +17,17 @@ public class VisitWriter {
         this.changes = changes;
     }
 
-    /** A visit of a day of which nothing more is known. */
+    /** A visit of a day of which nothing more is known; who takes it in tells of it once its tests are there. */
     public void begin(UUID practice, UUID person, UUID id, UUID field, LocalDate on) {
         rows.insertVisit(practice, new Visit(id, field, person, "", on, null, null, null, null, null, null, null, 1));
-        changes.publishEvent(new VisitChanged(practice, field, id));
+    }
+
+    /** Takes a visit away again that was begun here; refused by the database where somebody uses it by now. */
+    public void takeBack(UUID practice, UUID id) {
+        Visit visit = rows.visit(practice, id);
+        if (visit != null) {
+            changes.publishEvent(new VisitGone(practice, visit.fieldId(), id));
+            rows.deleteVisit(practice, id);
+        }
     }
 }

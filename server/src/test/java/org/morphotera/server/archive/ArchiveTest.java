@@ -163,6 +163,37 @@ class ArchiveTest {
     }
 
     @Test
+    void whereNoPracticeGivesWayItComesInByPagesAndGoesWhenThatFails() throws Exception {
+        UUID practice = anyPractice(103);
+        Path file = archive(practice);
+        restore(file, null);
+        assertThat(rows(to, practice).get("measurement"))
+                .isNotEmpty()
+                .isEqualTo(rows(from, practice).get("measurement"));
+        assertThatThrownBy(() -> restore(file, null)).hasMessageContaining("on this server already");
+        assertThat(rows(to, practice).get("measurement")).isNotEmpty();
+
+        forget(practice);
+        // a row of the last table that has some is there already, in another practice's name
+        JdbcTemplate jdbc = to.bean(JdbcTemplate.class);
+        UUID other = emptyPractice("third@field.example");
+        UUID laboratory = from.bean(JdbcTemplate.class)
+                .queryForObject(
+                        "select id from laboratory where practice_id = ? fetch first 1 rows only",
+                        UUID.class,
+                        practice);
+        restore(file, null);
+        jdbc.update("delete from bag where practice_id = ?", practice);
+        jdbc.update("delete from dispatch where practice_id = ?", practice);
+        jdbc.update("update laboratory set practice_id = ? where id = ?", other, laboratory);
+        forget(practice);
+        long practices = practices();
+        assertThatThrownBy(() -> restore(file, null)).hasMessageContaining("Rows of this archive are on this server");
+        rows(to, practice).forEach((table, rows) -> assertThat(rows).as(table).isEmpty());
+        assertThat(practices()).isEqualTo(practices);
+    }
+
+    @Test
     void anArchiveOfEarlierTablesIsBroughtToToday() throws Exception {
         UUID practice = anyPractice(200);
         Map<String, Set<String>> before = rows(from, practice);

@@ -25,6 +25,7 @@ class PowerCutTest {
 
     private static final int CUTS = Integer.getInteger("morphotera.cuts", 12);
     private static final int CLIENTS = 4;
+    private static final int WRITES_BETWEEN = 15;
     private static final String OPTIONS =
             ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH;COMPRESS=TRUE;DB_CLOSE_ON_EXIT=FALSE"
                     + System.getProperty("more", "");
@@ -49,7 +50,9 @@ class PowerCutTest {
             }
             Random random = new Random(7);
             for (int cut = 0; cut < CUTS; cut++) {
-                Thread.sleep(150 + random.nextInt(400));
+                // by writes, not by time: a slow machine cuts as much as a fast one
+                awaitWrites(acknowledged, (cut + 1) * WRITES_BETWEEN, writers);
+                Thread.sleep(random.nextInt(200));
                 known.add(Set.copyOf(acknowledged));
                 CutDisk.cut(folder.resolve("data.mv.db"), random, folder.resolve("cut" + cut + ".mv.db"));
             }
@@ -59,11 +62,18 @@ class PowerCutTest {
             }
         }
         System.out.println("cuts: " + CUTS + ", writes: " + known.get(CUTS - 1).size());
-        assertThat(known.get(CUTS - 1).size()).as("writes before the last cut").isGreaterThan(200);
+        assertThat(known.get(CUTS - 1).size()).as("writes before the last cut").isGreaterThanOrEqualTo(CUTS * WRITES_BETWEEN);
         for (int cut = 0; cut < CUTS; cut++) {
             assertThat(growers(folder.resolve("cut" + cut)))
                     .as("after cut %d", cut)
                     .containsAll(known.get(cut));
+        }
+    }
+
+    private static void awaitWrites(Queue<String> acknowledged, int count, List<Thread> writers) throws Exception {
+        while (acknowledged.size() < count) {
+            assertThat(writers).as("writers at work").allMatch(Thread::isAlive);
+            Thread.sleep(5);
         }
     }
 
