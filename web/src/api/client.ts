@@ -104,19 +104,27 @@ export async function must<T>(call: Promise<Answer<T>>): Promise<T> {
   throw refusal(answer.response.status, answer.error)
 }
 
+/** The password is right; a code of the authenticator is asked for. */
+export class CodeNeeded extends ApiError {
+  constructor(message: string) {
+    super(401, message)
+  }
+}
+
 /** Signs in; throws an {@link ApiError} with the reason. */
-export async function signIn(email: string, password: string) {
+export async function signIn(email: string, password: string, code?: string) {
   // a first read brings the token that the sign-in must carry
   await must(api.GET('/api/session'))
   const response = await fetch('/api/session', {
     method: 'POST',
     headers: { 'X-XSRF-TOKEN': csrfToken() },
-    body: new URLSearchParams({ email, password }),
+    body: new URLSearchParams(code ? { email, password, code } : { email, password }),
   }).catch(() => {
     throw new ApiError(0, 'The server was not reached. Try again.')
   })
   if (!response.ok) {
-    const problem = (await response.json().catch(() => ({}))) as { detail?: string }
+    const problem = (await response.json().catch(() => ({}))) as { detail?: string; code?: string }
+    if (problem.code === 'CODE_NEEDED') throw new CodeNeeded(problem.detail ?? 'A code is needed.')
     throw new ApiError(response.status, problem.detail ?? 'Signing in did not work.')
   }
 }

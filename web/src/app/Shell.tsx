@@ -7,6 +7,8 @@ import { queries } from '../queries/queries'
 import type { Settings } from '../api/schema'
 import { emptyDevice, ownDevice, useUnsent } from '../device/device'
 import { startSending } from '../device/outbox'
+import { OwnPasswordFirst } from '../people/OwnPasswordFirst'
+import { mayOf, type May } from '../queries/role'
 import { ClockTray } from '../timers/ClockTray'
 import { Button } from '../ui/controls'
 import { Panel } from '../ui/Panel'
@@ -26,16 +28,22 @@ export function Shell() {
   if (session.isPending) return <Loading what="your practice" />
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} />
   if (!session.data.me) return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />
+  const may = mayOf(session.data.me.role)
+  if (session.data.me.mustChange) return <OwnPasswordFirst />
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3">
         Skip to the page
       </a>
-      <Head settings={{ units: session.data.me.units, theme }} practice={session.data.me.practice} />
+      <Head
+        settings={{ units: session.data.me.units, theme }}
+        practice={session.data.me.practice}
+        may={may}
+      />
       <main id="page" className="flex grow flex-col">
         <Outlet />
       </main>
-      <ClockTray />
+      {may.record && <ClockTray />}
     </div>
   )
 }
@@ -56,7 +64,7 @@ function useSending(person: string | undefined) {
   }, [person, client])
 }
 
-function Head({ settings, practice }: { settings: Settings; practice: string }) {
+function Head({ settings, practice, may }: { settings: Settings; practice: string; may: May }) {
   const navigate = useNavigate()
   const client = useQueryClient()
   const [keysOpen, setKeysOpen] = useState(false)
@@ -73,6 +81,7 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
     'g l': () => navigate('/laboratory'),
     'g e': () => navigate('/exchange'),
     'g r': () => navigate('/practice'),
+    'g s': () => navigate('/settings'),
   })
   const change = useMutation({
     mutationFn: (next: Settings) => must(api.PUT('/api/me/settings', { body: next })),
@@ -103,12 +112,12 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       name: theme === 'desk' ? 'Daylight: for bright sun' : 'Desk: for indoors',
       act: () => change.mutate({ units, theme: theme === 'desk' ? 'daylight' : 'desk' }),
     },
-    {
+    may.work && {
       label: 'Laboratory',
       name: 'Laboratory: bags, labels and results',
       act: () => navigate('/laboratory'),
     },
-    {
+    may.work && {
       label: 'Exchange',
       name: 'Exchange: files, calendar and archive',
       act: () => navigate('/exchange'),
@@ -118,31 +127,43 @@ function Head({ settings, practice }: { settings: Settings; practice: string }) 
       name: 'Practice ground: made-up soils, and scoring with others',
       act: () => navigate('/practice'),
     },
-    { label: 'Products', name: 'Products: what the practice buys', act: () => navigate('/products') },
+    may.work && {
+      label: 'Products',
+      name: 'Products: what the practice buys',
+      act: () => navigate('/products'),
+    },
+    { label: 'Settings', name: 'Settings: you, people and the practice', act: () => navigate('/settings') },
     { label: '?', name: 'Keys', act: () => setKeysOpen(true) },
     { label: 'Sign out', act: () => (unsent > 0 ? setLeaving(true) : leave.mutate()) },
-  ]
+  ].filter((action) => action !== false)
   return (
     <header className="no-print flex flex-wrap items-center gap-x-5 border-b border-rule bg-paper px-5 sm:gap-x-7 sm:px-7">
-      <NavLink to="/today" className="flex min-h-12 items-center gap-2.5 text-lg font-bold">
+      <NavLink
+        to={may.work ? '/today' : '/fields'}
+        className="flex min-h-12 items-center gap-2.5 text-lg font-bold"
+      >
         <svg width="18" height="18" viewBox="0 0 20 20" fill="currentColor" aria-hidden>
           <path d="M6.6 1.6 13.2 1.2 18 5.4 18.8 11.6 15.4 17.2 9 18.8 3.2 16.2 1.2 9.8 2.8 4.4Z" />
         </svg>
         <span className="sr-only sm:not-sr-only">Morphotera</span>
       </NavLink>
       <nav className="flex gap-5 sm:gap-6" aria-label="Pages">
-        <NavLink to="/today" className={link}>
-          Today
-        </NavLink>
+        {may.work && (
+          <NavLink to="/today" className={link}>
+            Today
+          </NavLink>
+        )}
         <NavLink to="/fields" className={link}>
           Fields
         </NavLink>
-        <NavLink to="/bench" className={link}>
-          Bench
-        </NavLink>
+        {may.record && (
+          <NavLink to="/bench" className={link}>
+            Bench
+          </NavLink>
+        )}
       </nav>
       <div className="ml-auto hidden items-center gap-5 text-[15px] md:flex">
-        <span className="hidden text-soft lg:inline">{practice}</span>
+        <span className="hidden text-soft 2xl:inline">{practice}</span>
         {actions.map((action) => (
           <button
             key={action.label}

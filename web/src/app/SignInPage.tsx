@@ -1,21 +1,25 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useLocation, useNavigate } from 'react-router'
-import { signIn } from '../api/client'
+import { CodeNeeded, signIn } from '../api/client'
 import { forgetRead } from '../device/device'
 import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
 import { CrumbShape, LEVELS } from '../ui/levels'
 
-type Entry = { email: string; password: string }
+type Entry = { email: string; password: string; code?: string }
 
 export function SignInPage() {
   const client = useQueryClient()
   const navigate = useNavigate()
-  const from = (useLocation().state as { from?: string } | null)?.from ?? '/today'
+  const from = (useLocation().state as { from?: string } | null)?.from ?? '/'
   const form = useForm<Entry>()
+  // once it was asked for it stays
+  const [coded, setCoded] = useState(false)
   const enter = useMutation({
-    mutationFn: ({ email, password }: Entry) => signIn(email, password),
+    mutationFn: ({ email, password, code }: Entry) => signIn(email, password, code?.trim() || undefined),
+    onError: (error) => error instanceof CodeNeeded && setCoded(true),
     onSuccess: async () => {
       // nothing that somebody else read here is shown to whoever comes next
       await forgetRead()
@@ -58,6 +62,23 @@ export function SignInPage() {
             />
           )}
         </Labelled>
+        {coded && (
+          <Labelled
+            label="Code"
+            help="Six figures from your authenticator, or one of the codes you kept for when it is lost."
+          >
+            {(aria) => (
+              <Input
+                {...aria}
+                inputMode="text"
+                autoComplete="one-time-code"
+                autoFocus
+                maxLength={20}
+                {...form.register('code')}
+              />
+            )}
+          </Labelled>
+        )}
         {enter.isError && (
           <p role="alert" className="text-failing">
             {enter.error.message}

@@ -1,4 +1,5 @@
-import { createBrowserRouter, Navigate } from 'react-router'
+import { createBrowserRouter } from 'react-router'
+import { First } from './First'
 import { FieldPage } from '../fields/FieldPage'
 import { FieldsPage } from '../fields/FieldsPage'
 import { NewVisitPage } from '../visits/NewVisitPage'
@@ -8,9 +9,13 @@ import { SignInPage } from './SignInPage'
 export const router = createBrowserRouter([
   { path: '/sign-in', element: <SignInPage /> },
   {
+    path: '/invited/:secret',
+    lazy: () => import('../people/InvitedPage').then((m) => ({ Component: m.InvitedPage })),
+  },
+  {
     element: <Shell />,
     children: [
-      { index: true, element: <Navigate to="/today" replace /> },
+      { index: true, element: <First /> },
       {
         path: '/today',
         lazy: () => import('../days/TodayPage').then((m) => ({ Component: m.TodayPage })),
@@ -81,6 +86,26 @@ export const router = createBrowserRouter([
       {
         path: '/exchange',
         lazy: () => import('../exchange/ExchangePage').then((m) => ({ Component: m.ExchangePage })),
+      },
+      {
+        path: '/settings',
+        lazy: () => import('../people/YouPage').then((m) => ({ Component: m.YouPage })),
+      },
+      {
+        path: '/settings/people',
+        lazy: () => import('../people/PeoplePage').then((m) => ({ Component: m.PeoplePage })),
+      },
+      {
+        path: '/settings/practice',
+        lazy: () => import('../people/PracticePage').then((m) => ({ Component: m.PracticePage })),
+      },
+      {
+        path: '/settings/curves',
+        lazy: () => import('../people/RulesPage').then((m) => ({ Component: m.RulesPage })),
+      },
+      {
+        path: '/settings/log',
+        lazy: () => import('../people/LogPage').then((m) => ({ Component: m.LogPage })),
       },
       {
         path: '/products',

@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { MayLink } from './MayLink'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { SaveMenu } from '../charts/SavePicture'
 import { text as fetchText } from '../api/client'
 import { queries } from '../queries/queries'
 import type { FieldFaceView, FindingView, ManagementEvent, VisitStrip } from '../api/schema'
+import { useMay } from '../queries/role'
 import { useKeys } from '../ui/keys'
 import { buttonLook, Button } from '../ui/controls'
 import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
@@ -30,7 +32,8 @@ export function FieldPage() {
   const navigate = useNavigate()
   const [search, setSearch] = useSearchParams()
   const [functionCode, setFunctionCode] = useState<string>()
-  useKeys({ v: () => navigate(`/fields/${id}/visit`) })
+  const may = useMay()
+  useKeys({ v: () => may.work && navigate(`/fields/${id}/visit`) })
   if (query.isPending) return <Loading what="the field" />
   if (query.isError) return <Failed error={query.error} retry={() => query.refetch()} />
   const face = query.data
@@ -68,15 +71,17 @@ export function FieldPage() {
         ) : (
           <>
             <Leading face={face} />
-            <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
-              New visit
-            </Link>
+            {may.work && (
+              <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
+                New visit
+              </Link>
+            )}
           </>
         )}
-        <GoodDays field={id!} />
+        {may.work && <GoodDays field={id!} />}
         <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
         <History visits={face.visits} count={face.visitCount} events={face.events} />
-        <Events field={id!} events={face.events} stops={face.stops} />
+        {may.work && <Events field={id!} events={face.events} stops={face.stops} />}
         <Stops face={face} />
         <Photos field={id!} />
       </aside>
@@ -106,6 +111,7 @@ function Title({ face }: { face: FieldFaceView }) {
 }
 
 function Leading({ face }: { face: FieldFaceView }) {
+  const may = useMay()
   const units = useUnits()
   const { limit } = face
   const level = asLevel(limit?.level)
@@ -124,9 +130,11 @@ function Leading({ face }: { face: FieldFaceView }) {
             <p className="leading-snug text-soft">
               {Math.min(99, Math.round(face.leading.probability * 100))} % sure.{' '}
               {face.leading.because.join(' · ')}.{' '}
-              <Link to={`/fields/${face.field.id}/limits`} className="text-accent underline">
-                All the evidence
-              </Link>
+              {may.readPlans && (
+                <Link to={`/fields/${face.field.id}/limits`} className="text-accent underline">
+                  All the evidence
+                </Link>
+              )}
             </p>
           )}
           {face.patches && <p className="leading-snug">{units.prose(face.patches)}</p>}
@@ -153,6 +161,7 @@ function Leading({ face }: { face: FieldFaceView }) {
 }
 
 function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: () => void }) {
+  const may = useMay()
   const units = useUnits()
   const level = asLevel(finding.level)!
   return (
@@ -174,8 +183,8 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
           const own = asLevel(stop.level)!
           return (
             <li key={stop.measurementId} className="border-t border-rule">
-              <Link
-                to={`/measurements/${stop.measurementId}`}
+              <MayLink
+                to={may.work && `/measurements/${stop.measurementId}`}
                 className="grid min-h-12 grid-cols-[1.5rem_1fr_auto_auto] items-center gap-x-3 hover:underline"
               >
                 <Crumb level={own} />
@@ -194,7 +203,7 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
                   )}
                 </span>
                 <span className="text-sm text-soft">{showDay(stop.takenOn)}</span>
-              </Link>
+              </MayLink>
             </li>
           )
         })}
@@ -213,6 +222,7 @@ function History({
   count: number
   events: ManagementEvent[]
 }) {
+  const may = useMay()
   if (visits.length === 0) return null
   const shown = visits.slice(0, 8).reverse()
   const first = shown[0]!.visitedOn
@@ -238,8 +248,8 @@ function History({
         {line.map(({ visit, event }) =>
           visit ? (
             <li key={visit.id}>
-              <Link
-                to={`/visits/${visit.id}`}
+              <MayLink
+                to={may.record && `/visits/${visit.id}`}
                 className="grid justify-items-center gap-1 text-[13px] text-soft hover:text-ink"
               >
                 <CoreStrip bands={visit.bands} width={34} scale={0.62} />
@@ -248,7 +258,7 @@ function History({
                   <br />
                   {visit.visitedOn.slice(0, 4)}
                 </span>
-              </Link>
+              </MayLink>
             </li>
           ) : (
             <li
@@ -269,6 +279,7 @@ function History({
 }
 
 function Stops({ face }: { face: FieldFaceView }) {
+  const may = useMay()
   const odd = new Set(
     face.findings.flatMap((finding) => finding.stops.filter((stop) => stop.odd).map((stop) => stop.stopId)),
   )
@@ -279,13 +290,17 @@ function Stops({ face }: { face: FieldFaceView }) {
         {odd.size > 0 && ', those with an odd finding in ochre'}
       </h2>
       <FieldPlan field={face.field} stops={face.stops} odd={odd} />
-      <Link
-        to={`/fields/${face.field.id}/places`}
-        className="flex min-h-11 items-center font-semibold text-accent hover:underline"
-      >
-        Places: outline, zones and stops
-      </Link>
-      <StopRoles field={face.field.id} stops={face.stops.filter((stop) => !isRetired(stop))} />
+      {may.work && (
+        <>
+          <Link
+            to={`/fields/${face.field.id}/places`}
+            className="flex min-h-11 items-center font-semibold text-accent hover:underline"
+          >
+            Places: outline, zones and stops
+          </Link>
+          <StopRoles field={face.field.id} stops={face.stops.filter((stop) => !isRetired(stop))} />
+        </>
+      )}
     </section>
   )
 }

@@ -3,6 +3,7 @@ import { useDeferredValue, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { queries } from '../queries/queries'
 import type { FieldStrip } from '../api/schema'
+import { useMay } from '../queries/role'
 import { useKeys } from '../ui/keys'
 import { Button, Input, Select } from '../ui/controls'
 import { asLevel, LEVELS, levelText } from '../ui/levels'
@@ -29,7 +30,8 @@ export function FieldsPage() {
     order: search.get('order') ?? 'limit',
   }
   const fields = useInfiniteQuery(queries.fieldPages(wanted))
-  const growers = useQuery(queries.growers()).data ?? []
+  const may = useMay()
+  const growers = useQuery({ ...queries.growers(), enabled: may.work }).data ?? []
   const [adding, setAdding] = useState(false)
   const find = useRef<HTMLInputElement>(null)
   useKeys({ '/': () => find.current?.focus() })
@@ -81,9 +83,19 @@ export function FieldsPage() {
             ))}
           </Select>
         </label>
-        <Button onClick={() => setAdding(true)}>Add a field</Button>
+        {may.work && <Button onClick={() => setAdding(true)}>Add a field</Button>}
       </div>
-      {shown.length === 0 && !filtered && (
+      {shown.length === 0 && !filtered && !may.work && (
+        <div className="grid max-w-lg gap-4 py-8">
+          <h2 className="text-xl">Nothing here yet</h2>
+          <p className="text-soft">
+            {may.record
+              ? 'Fields appear once an advisor has given you a visit to record at.'
+              : 'Your fields appear once an advisor has added them.'}
+          </p>
+        </div>
+      )}
+      {shown.length === 0 && !filtered && may.work && (
         <div className="grid max-w-lg justify-items-start gap-4 py-8">
           <h2 className="text-xl">No field yet</h2>
           <p className="text-soft">

@@ -12,6 +12,7 @@ import { Panel } from '../ui/Panel'
 import { Failed, Loading, Notice } from '../ui/states'
 import { plainNumber, useUnits } from '../units/units'
 import { ActionForm } from './ActionForm'
+import { useMay } from '../queries/role'
 import { useAmount } from './useAmount'
 import { PaperPlan } from './PaperPlan'
 
@@ -98,6 +99,7 @@ function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) =
 }
 
 function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) {
+  const may = useMay()
   const units = useUnits()
   const { action } = view
   const when =
@@ -110,6 +112,7 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
     <li className="border-t border-rule">
       <button
         type="button"
+        disabled={!may.work}
         onClick={onOpen}
         className="grid min-h-12 w-full grid-cols-[5.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4 py-2 text-left hover:bg-paper"
       >
@@ -145,6 +148,7 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
 }
 
 function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalView) => void }) {
+  const may = useMay()
   const amountOf = useAmount(plan.garden)
   const offered = plan.proposals.filter((each) => !each.held)
   const held = plan.proposals.filter((each) => each.held)
@@ -166,9 +170,11 @@ function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalVie
                   {each.patch && ` ${each.patch}`}
                   {amount && `: ${amount}`}
                 </span>
-                <Button kind="quiet" className="no-print" onClick={() => onOpen(each)}>
-                  Take it up
-                </Button>
+                {may.work && (
+                  <Button kind="quiet" className="no-print" onClick={() => onOpen(each)}>
+                    Take it up
+                  </Button>
+                )}
               </div>
               <p className="text-[15px] text-soft">
                 for {each.constraintLabel.toLowerCase()}, {Math.min(99, Math.round(each.probability * 100))} %

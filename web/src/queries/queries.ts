@@ -16,6 +16,8 @@ export type ChangeWanted = {
   to?: string
 }
 
+export type LogWanted = { person?: string; entity?: string; from?: string; to?: string }
+
 export type ComparedSide = { field: string; stop?: string; visit?: string }
 
 /** What the pages read, each with its key in one place. */
@@ -159,6 +161,30 @@ export const queries = {
     queryOptions({
       queryKey: ['calendar-addresses'],
       queryFn: () => must(api.GET('/api/calendar-addresses')),
+    }),
+  people: () => queryOptions({ queryKey: ['people'], queryFn: () => must(api.GET('/api/people')) }),
+  sessions: () => queryOptions({ queryKey: ['sessions'], queryFn: () => must(api.GET('/api/sessions')) }),
+  practice: () =>
+    queryOptions({
+      queryKey: ['practice'],
+      queryFn: () => must(api.GET('/api/practice')),
+      staleTime: 60_000,
+    }),
+  ownRules: () => queryOptions({ queryKey: ['own-rules'], queryFn: () => must(api.GET('/api/own-rules')) }),
+  /** What was done, newest first, a hundred at a time. */
+  log: (wanted: LogWanted) =>
+    infiniteQueryOptions({
+      queryKey: ['log', wanted],
+      queryFn: ({ pageParam }) =>
+        must(api.GET('/api/log', { params: { query: { ...wanted, before: pageParam } } })),
+      initialPageParam: undefined as number | undefined,
+      getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.number : undefined),
+      placeholderData: keepPreviousData,
+    }),
+  visitHelpers: (visit: string) =>
+    queryOptions({
+      queryKey: ['visit', visit, 'helpers'],
+      queryFn: () => must(api.GET('/api/visits/{id}/helpers', { params: { path: { id: visit } } })),
     }),
   year: () => queryOptions({ queryKey: ['year'], queryFn: () => must(api.GET('/api/year')) }),
   photos: (field: string) =>

@@ -53,7 +53,14 @@ export function ChangePage() {
           <section aria-label="Readings" className="grid content-start gap-4">
             <Pick view={view} change={change} />
             <SavableChart title={`${view.field}: ${view.chosen.label}`} unit={units.symbol(view.unit ?? '')}>
-              <div className="overflow-x-auto">
+              <div
+                className="overflow-x-auto"
+                // what scrolls must be reached by the keyboard
+                // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+                tabIndex={0}
+                role="group"
+                aria-label="The chart"
+              >
                 <ChangeChart view={view} />
               </div>
             </SavableChart>

@@ -1,11 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../queries/queries'
+import { useMay } from '../queries/role'
 import { plainNumber } from '../units/units'
 import { showDay } from '../words/dates'
 
 /** How those who score were found to score beside the others; shown beside a change, never taken off a reading. */
 export function KnownBias({ method }: { method: string }) {
-  const biases = useQuery(queries.calibrationBiases(method)).data ?? []
+  const may = useMay()
+  const biases = useQuery({ ...queries.calibrationBiases(method), enabled: may.work }).data ?? []
   if (biases.length === 0) return null
   return (
     <section aria-label="Who scored" className="grid gap-1">

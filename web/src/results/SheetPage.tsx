@@ -24,7 +24,8 @@ export function SheetPage() {
   const { id } = useParams()
   const [search, setSearch] = useSearchParams()
   const visit = search.get('visit') ?? undefined
-  const school = (search.get('school') as School | null) ?? 'flags'
+  const usual = useQuery(queries.practice()).data?.sheetSchool as School | undefined
+  const school = (search.get('school') as School | null) ?? usual ?? 'flags'
   const query = useQuery(queries.sheet(id!, visit))
   if (query.isPending) return <Loading what="the sheet" />
   if (query.isError)

@@ -30,7 +30,7 @@ import visitJson from './demo/visit.json'
 
 // Answers of the server on its demo data, held to the API's own types, so what is renamed there is noticed; those with
 // maps by name can't be, since the compiler takes each name for a part of its own.
-export const session: SessionView = sessionJson
+export const session = sessionJson as SessionView
 export const fields: FieldStrip[] = fieldsJson
 export const growers: Grower[] = growersJson
 export const face: FieldFaceView = faceJson

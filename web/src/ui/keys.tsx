@@ -43,6 +43,7 @@ export const KEYS: [string, string][] = [
   ['g l', 'go to the Laboratory'],
   ['g e', 'go to Exchange'],
   ['g r', 'go to the practice ground'],
+  ['g s', 'go to Settings'],
   ['/', 'find a field'],
   ['v', 'new visit, on a field'],
   ['n', 'next test, on a visit'],

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { Draft, MadeTest, MethodEntry, Stop, VisitView } from '../api/schema'
+import { useMay } from '../queries/role'
 import { useKeys } from '../ui/keys'
 import { useVisit } from './useVisit'
 import { showDay, words } from '../words/dates'
@@ -10,6 +11,7 @@ import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { ChosenSet } from './ChosenSet'
 import { DayLine } from './DayLine'
+import { HelpersHere } from './HelpersHere'
 import { ResultWords } from '../readings/ResultWords'
 import { SeenHere } from './SeenHere'
 import { StandHere } from './StandHere'
@@ -21,6 +23,7 @@ export function VisitPage() {
   const { view, methods, error, refetch } = useVisit(id!)
   const navigate = useNavigate()
   const [shown, setShown] = useState<string>()
+  const may = useMay()
   const next = view && methods ? nextTest(view, methods) : undefined
   const go = () => next && navigate(testPath(id!, next.stop.id, next.method.id))
   useKeys({ n: go })
@@ -48,6 +51,7 @@ export function VisitPage() {
       </div>
       <DayLine view={view} />
       <ChosenSet view={view} methods={methods} />
+      {may.work && <HelpersHere visit={view.visit.id} />}
       {view.stops.length === 0 && <p className="text-soft">This field has no stop yet.</p>}
       {view.stops.length > 0 && (
         <nav aria-label="Stops" className="flex flex-wrap gap-x-6 border-b border-strong-rule">

@@ -66,6 +66,7 @@ class DurabilityIT {
         Random random = new Random(11);
         String[] account = {
             "--morphotera.first-account.email=" + ApiClient.TIDEMARK,
+            "--morphotera.first-account.keep-password=true",
             "--morphotera.first-account.password=" + ApiClient.PASSWORD
         };
         for (int round = 0; round < Math.max(1, FIRST_KILLS / 4); round++) {
@@ -85,6 +86,7 @@ class DurabilityIT {
         for (int round = 0; round < Math.max(1, FIRST_KILLS / 4); round++) {
             try (ServerProcess server = ServerProcess.unstarted(
                     "--morphotera.first-account.email=" + ApiClient.TIDEMARK,
+                    "--morphotera.first-account.keep-password=true",
                     "--morphotera.first-account.password=" + ApiClient.PASSWORD)) {
                 String url = "jdbc:h2:file:" + server.data()
                         + ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH";

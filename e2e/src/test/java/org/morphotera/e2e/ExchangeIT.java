@@ -184,6 +184,7 @@ class ExchangeIT extends Journeys {
 
         try (ServerProcess other = ServerProcess.unstarted(
                 "--morphotera.first-account.email=" + ApiClient.EBBSIDE,
+                "--morphotera.first-account.keep-password=true",
                 "--morphotera.first-account.password=" + ApiClient.PASSWORD)) {
             other.start();
             Page empty = chromium.open(390, 844);

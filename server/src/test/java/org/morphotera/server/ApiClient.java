@@ -36,6 +36,15 @@ public final class ApiClient {
         this.base = URI.create("http://127.0.0.1:" + port);
     }
 
+    /** The same session, on another server. */
+    ApiClient at(int port) {
+        ApiClient other = new ApiClient(port);
+        cookies.getCookieStore()
+                .getCookies()
+                .forEach(cookie -> other.cookies.getCookieStore().add(other.base, cookie));
+        return other;
+    }
+
     /** Status, content type and body of an answer. */
     public record Answer(int status, String type, String text) {
 
@@ -51,9 +60,19 @@ public final class ApiClient {
     }
 
     public ApiClient signIn(String email) {
+        return signIn(email, PASSWORD);
+    }
+
+    /** What a sign-in answers; with a code of an authenticator, if any is given. */
+    public Answer trySignIn(String email, String password, String code) {
         send("GET", "/api/session", null, "application/json");
-        String form = "email=" + URLEncoder.encode(email, StandardCharsets.UTF_8) + "&password=" + PASSWORD;
-        Answer answer = send("POST", "/api/session", form, "application/x-www-form-urlencoded");
+        String form = "email=" + URLEncoder.encode(email, StandardCharsets.UTF_8) + "&password="
+                + URLEncoder.encode(password, StandardCharsets.UTF_8) + (code == null ? "" : "&code=" + code);
+        return send("POST", "/api/session", form, "application/x-www-form-urlencoded");
+    }
+
+    public ApiClient signIn(String email, String password) {
+        Answer answer = trySignIn(email, password, null);
         if (answer.status() != 204) {
             throw new IllegalStateException("sign-in answered " + answer);
         }

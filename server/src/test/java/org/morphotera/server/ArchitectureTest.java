@@ -15,9 +15,11 @@ import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
 import org.apache.ibatis.annotations.Mapper;
+import org.junit.jupiter.api.Tag;
 
 /** Features depend one way, and each keeps its rows to itself. */
 @AnalyzeClasses(packages = "org.morphotera.server", importOptions = ImportOption.DoNotIncludeTests.class)
+@Tag("no-database")
 class ArchitectureTest {
 
     private static final String DEMO = "org.morphotera.server.demo";

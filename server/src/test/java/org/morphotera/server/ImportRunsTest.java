@@ -172,15 +172,21 @@ class ImportRunsTest {
             begin(advisor);
             JdbcTemplate jdbc = app.bean(JdbcTemplate.class);
             // as the first visit is there, a draft is begun on it; the last piece fails
-            jdbc.execute("create trigger begin_draft after insert on measurement for each row call '"
-                    + DraftOnFirst.class.getName() + "'");
+            TestDatabase.trigger(
+                    jdbc,
+                    "begin_draft",
+                    "after insert",
+                    DraftOnFirst.class,
+                    "insert into draft (id, practice_id, visit_id, stop_id, method, content, updated_at, version) "
+                            + "select gen_random_uuid(), new.practice_id, new.visit_id, new.stop_id, 'smell', '{}', "
+                            + "new.taken_at, 1 where not exists (select 1 from draft); return new;");
             jdbc.execute("alter table measurement add constraint too_late check (taken_at < date '" + day(11) + "')");
             Map<String, Object> job = LongWork.imported(advisor, "readings", bytes(table()), true);
             assertThat(job).as("%s", job).containsEntry("state", "failed");
             assertThat(count(app, "draft")).isPositive();
             assertThat(count(app, "measurement")).isEqualTo(1);
             assertThat(count(app, "visit"))
-                    .isEqualTo(count(app, "(select visit_id from draft union select visit_id from measurement)"));
+                    .isEqualTo(count(app, "(select visit_id from draft union select visit_id from measurement) used"));
             assertThat(count(app, "import_run")).isZero();
         }
     }
@@ -204,7 +210,6 @@ class ImportRunsTest {
     @Test
     void whatAKillBrokeOffIsTakenBackAtTheNextStart() throws InterruptedException {
         Map<String, List<Map<String, Object>>> before;
-        Path copy = folder.resolve("copy.zip");
         try (OwnApp app = start("killed", "--morphotera.import-piece=5")) {
             ApiClient advisor = app.client();
             begin(advisor);
@@ -218,9 +223,9 @@ class ImportRunsTest {
                 assertThat(advisor.get("/api/jobs/" + job).json()).containsEntry("state", "running");
             }
             // what lies on the disk at a moment in the middle
-            app.bean(JdbcTemplate.class).execute("backup to '" + copy + "'");
+            TestDatabase.copy(
+                    app.bean(JdbcTemplate.class), folder.resolve("killed"), folder.resolve("restored/killed"));
         }
-        org.h2.tools.Restore.execute(copy.toString(), folder.resolve("restored").toString(), null);
         try (OwnApp app = start("restored/killed")) {
             for (int i = 0; i < 1000 && count(app, "import_run") > 0; i++) {
                 Thread.sleep(20);
@@ -240,8 +245,7 @@ class ImportRunsTest {
             Map<String, List<Map<String, Object>>> before = state(app, TABLES);
             JdbcTemplate jdbc = app.bean(JdbcTemplate.class);
             jdbc.execute("alter table measurement add constraint too_late check (taken_at < date '" + day(8) + "')");
-            jdbc.execute("create trigger keep before delete on measurement for each row call '"
-                    + NothingIsDeleted.class.getName() + "'");
+            TestDatabase.trigger(jdbc, "keep", "before delete", NothingIsDeleted.class, "raise exception 'not now';");
             LongWork.imported(advisor, "readings", bytes(table()), true);
             assertThat(count(app, "measurement")).isGreaterThan(10);
             assertThat(count(app, "import_run")).isEqualTo(1);
@@ -257,7 +261,7 @@ class ImportRunsTest {
                 assertSame(other, before);
             }
 
-            jdbc.execute("drop trigger keep");
+            TestDatabase.dropTrigger(jdbc, "keep");
             jdbc.execute("alter table measurement drop constraint too_late");
             Map<String, Object> again = LongWork.imported(advisor, "readings", bytes(table()), true);
             assertThat(again).as("%s", again).containsEntry("state", "done");

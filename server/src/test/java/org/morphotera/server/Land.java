@@ -13,8 +13,8 @@ import org.morphotera.server.ApiClient.Answer;
 /** A made-up field with stops, on which visits are made through the API. */
 final class Land {
 
-    final String grower = UUID.randomUUID().toString();
-    final String field = UUID.randomUUID().toString();
+    final String grower;
+    final String field;
     final List<String> stops = new ArrayList<>();
 
     private final ApiClient advisor;
@@ -22,6 +22,8 @@ final class Land {
     /** @param more entries of the field beyond name, grower and use */
     Land(ApiClient advisor, int stopCount, Map<String, Object> more) {
         this.advisor = advisor;
+        this.grower = UUID.randomUUID().toString();
+        this.field = UUID.randomUUID().toString();
         ok(advisor.put("/api/growers/" + grower, Map.of("name", "Sallow Bank", "version", 0)));
         Map<String, Object> body = new LinkedHashMap<>(Map.of(
                 "growerId", grower, "name", "Test polder", "landUse", "arable", "purpose", "field", "version", 0));
@@ -33,6 +35,18 @@ final class Land {
             ok(advisor.put(
                     "/api/stops/" + stop, Map.of("fieldId", field, "label", "Stop " + i, "position", i, "version", 0)));
         }
+    }
+
+    private Land(Land of, ApiClient advisor) {
+        this.advisor = advisor;
+        this.grower = of.grower;
+        this.field = of.field;
+        stops.addAll(of.stops);
+    }
+
+    /** The same field, through somebody else. */
+    Land as(ApiClient other) {
+        return new Land(this, other);
     }
 
     Land(ApiClient advisor, int stopCount) {

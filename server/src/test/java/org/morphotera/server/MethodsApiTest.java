@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,6 +19,7 @@ import org.morphotera.server.ApiClient.Answer;
 
 /** The open part of the API: the catalogue and evaluation, without signing in. */
 @ExtendWith(RunningApp.class)
+@Tag("no-database")
 class MethodsApiTest {
 
     private static final int HTTP_INPUTS = Integer.getInteger("fuzz.http-inputs", 20);

@@ -24,9 +24,14 @@ public final class OwnApp implements AutoCloseable {
                 "--logging.level.org.morphotera=" + System.getProperty("morphotera.log", "error"),
                 "--logging.level.org.hibernate=off",
                 "--morphotera.first-account.email=" + OWNER,
-                "--morphotera.first-account.password=" + ApiClient.PASSWORD));
-        all.addAll(List.of(options));
-        return new OwnApp(SpringApplication.run(MorphoteraApplication.class, all.toArray(String[]::new)));
+                "--morphotera.first-account.password=" + ApiClient.PASSWORD,
+                "--morphotera.first-account.keep-password=true"));
+        for (String option : options) {
+            all.removeIf(before -> before.startsWith(option.replaceFirst("=.*", "=")));
+            all.add(option);
+        }
+        String[] arguments = TestDatabase.options(all).toArray(String[]::new);
+        return new OwnApp(SpringApplication.run(MorphoteraApplication.class, arguments));
     }
 
     public int port() {
@@ -39,6 +44,10 @@ public final class OwnApp implements AutoCloseable {
 
     public <T> T bean(Class<T> type) {
         return context.getBean(type);
+    }
+
+    public <T> T bean(String name, Class<T> type) {
+        return context.getBean(name, type);
     }
 
     @Override

@@ -8,9 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.morphotera.server.ApiClient.Answer;
+import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.Roles;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** One practice can neither read nor write what is another's, over any path that the API describes. */
 @ExtendWith(RunningApp.class)
@@ -43,16 +47,41 @@ class PracticesApartTest {
     private static final UUID PLACE_PHOTO = UUID.randomUUID();
 
     @Test
-    @SuppressWarnings("unchecked")
     void noPathLetsThroughToAnotherPractice(ApiClient owner) {
         Map<String, String> ids = ownRows(owner);
+        Map<String, Roles.Rule> rules =
+                Calls.rules(RunningApp.bean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class));
         ApiClient other = RunningApp.client().signIn(ApiClient.EBBSIDE);
+        assertThat(tryAll(owner, other, ids, call -> true)).hasSizeGreaterThanOrEqualTo(14);
+        // nor, in the same practice, to what is not given to a helper, or not a grower's own
+        Crew crew = new Crew(owner, RunningApp.port());
+        ApiClient helper = crew.join("apart-helper@tidemark.example", Role.HELPER, null);
+        List<String> byHelper = tryAll(
+                owner, helper, ids, call -> rules.get(call).allows(Role.HELPER) && !call.contains("/api/calibrations"));
+        assertThat(byHelper)
+                .contains("put /api/measurements/{id}", "put /api/photos/{id}", "get /api/visits/{id}")
+                .hasSizeGreaterThanOrEqualTo(14);
+        UUID another = UUID.randomUUID();
+        Land.ok(owner.put("/api/growers/" + another, Map.of("name", "Another", "version", 0)));
+        ApiClient grower = crew.join("apart-grower@tidemark.example", Role.GROWER, another);
+        assertThat(tryAll(owner, grower, ids, call -> rules.get(call).allows(Role.GROWER)))
+                .contains("get /api/fields/{id}/plan", "get /api/fields/{id}/report.pdf")
+                .hasSizeGreaterThanOrEqualTo(7);
+        // and everything is as it was
+        assertThat(owner.get("/api/visits/" + ids.get("visits")).text()).contains(DRAFT.toString());
+        assertThat(owner.get("/api/timers").text()).contains(TIMER.toString());
+    }
+
+    /** The calls that were tried with rows out of reach; none was let through. */
+    @SuppressWarnings("unchecked")
+    private static List<String> tryAll(
+            ApiClient owner, ApiClient other, Map<String, String> ids, Predicate<String> asked) {
         Map<String, Map<String, Object>> paths = (Map<String, Map<String, Object>>)
                 owner.get("/api/openapi").json().get("paths");
         Map<String, Object> bodies = bodies(ids);
         List<String> tried = new ArrayList<>();
         paths.forEach((path, operations) -> {
-            if (OPEN.contains(path) || !path.contains("{") || path.equals("/api/calendars/{secret}.ics")) {
+            if (OPEN.contains(path) || !path.contains("{") || path.contains("{secret}")) {
                 // what opens to a secret is tried where secrets are
                 return;
             }
@@ -66,12 +95,16 @@ class PracticesApartTest {
                     + (path.endsWith("photo-before") ? "?method=ph&before=2026-05-01T09:00:00Z" : "")
                     + (path.startsWith("/api/devices") ? "?stop=" + ids.get("stops") : "");
             for (String method : operations.keySet()) {
+                if (!asked.test(method + " " + path)) {
+                    continue;
+                }
                 if (path.contains("/photos/{") && method.equals("put")) {
                     byte[] jpeg = SomePicture.jpeg(40, 30);
                     String where = path.startsWith("/api/photos") ? photoOf(ids) : "?place=1&member=" + MEMBER;
                     assertThat(other.sendBytes("PUT", url + where, jpeg, "image/jpeg")
                                     .status())
                             .isEqualTo(404);
+                    tried.add(method + " " + path);
                     continue;
                 }
                 Object body = bodies.get(path);
@@ -89,10 +122,7 @@ class PracticesApartTest {
                 tried.add(method + " " + path);
             }
         });
-        assertThat(tried).hasSizeGreaterThanOrEqualTo(14);
-        // and everything is as it was
-        assertThat(owner.get("/api/visits/" + ids.get("visits")).text()).contains(DRAFT.toString());
-        assertThat(owner.get("/api/timers").text()).contains(TIMER.toString());
+        return tried;
     }
 
     @Test
@@ -162,6 +192,14 @@ class PracticesApartTest {
                         .get("id")
                         .toString());
         ids.put("calibrations", CALIBRATION.toString());
+        ids.put("people", Crew.idOf(owner).toString());
+        ids.put(
+                "invitations",
+                new Crew(owner, RunningApp.port())
+                        .invite("apart@tidemark.example", Role.ADVISOR, null)
+                        .get("id")
+                        .toString());
+        ids.put("sessions", owner.get("/api/sessions").list().get(0).get("id").toString());
         Map<String, Object> session =
                 Map.of("title", "Ours", "tests", List.of("porosity"), "places", 2, "people", 2, "version", 0);
         Object code =
@@ -293,6 +331,8 @@ class PracticesApartTest {
                 "/api/observations/{id}",
                 Map.of("visitId", ids.get("visits"), "stopId", ids.get("stops"), "cropVigour", 1, "version", 0));
         bodies.put("/api/visits/{id}", Map.of("fieldId", ids.get("fields"), "visitedOn", "2026-05-01", "version", 1));
+        bodies.put("/api/visits/{id}/helpers", Map.of("helpers", List.of()));
+        bodies.put("/api/people/{id}", Map.of("name", "Taken over", "role", "OWNER", "version", 1));
         bodies.put("/api/drafts/{id}", draft);
         bodies.put("/api/measurements/{id}", measurement);
         bodies.put("/api/timers/{id}", timer);

@@ -3,6 +3,7 @@ package org.morphotera.server;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -22,12 +23,14 @@ public class RunningApp implements ParameterResolver {
         if (context == null) {
             try {
                 Path data = Files.createTempDirectory("morphotera-test").resolve("data");
-                context = SpringApplication.run(
-                        MorphoteraApplication.class,
+                List<String> options = List.of(
                         "--server.port=0",
                         "--spring.profiles.active=demo",
                         "--morphotera.data=" + data,
                         "--logging.level.org.morphotera=warn");
+                context = SpringApplication.run(
+                        MorphoteraApplication.class,
+                        TestDatabase.options(options).toArray(String[]::new));
             } catch (IOException e) {
                 throw new IllegalStateException(e);
             }
@@ -38,6 +41,10 @@ public class RunningApp implements ParameterResolver {
     /** A new client, signed in nowhere. */
     public static ApiClient client() {
         return new ApiClient(port());
+    }
+
+    static <T> T bean(String name, Class<T> type) {
+        return context().getBean(name, type);
     }
 
     static int port() {

@@ -2,6 +2,7 @@ package org.morphotera.core.benchmark;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.morphotera.core.text.DataText;
 import org.morphotera.core.text.DataTextException;
 
@@ -52,6 +53,16 @@ public record Bands(String id, List<Band> bands, String source) {
         } catch (IllegalArgumentException e) {
             throw new DataTextException(section.file(), section.line(), e.getMessage());
         }
+    }
+
+    /** As a section of a data file, which {@link Benchmarks#with} reads. */
+    public String section() {
+        String each = bands.stream()
+                .map(band -> band.limit() == Double.POSITIVE_INFINITY
+                        ? band.code()
+                        : band.code() + (band.limitIncluded() ? " <=" : " <") + band.limit())
+                .collect(Collectors.joining("; "));
+        return "[bands " + id + "]\nsource = " + source + "\nbands = " + each + "\n";
     }
 
     /** The code of the band that a figure falls into; what lies within 1e-9 of a limit lies on it. */

@@ -1,6 +1,7 @@
 package org.morphotera.core.benchmark;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.morphotera.core.text.DataText;
 import org.morphotera.core.text.DataTextException;
@@ -115,6 +116,16 @@ public final class Benchmarks {
     /** @throws IllegalArgumentException when there is no such table: a data file is missing */
     public Table table(String id) {
         return require(tables.get(id), "table", id);
+    }
+
+    /** All curves, in the order of the files. */
+    public List<Curve> curves() {
+        return List.copyOf(curves.values());
+    }
+
+    /** All bands, in the order of the files. */
+    public List<Bands> bands() {
+        return List.copyOf(bands.values());
     }
 
     /** Whether there are bands of this id. */

@@ -49,6 +49,15 @@ public record Curve(String id, List<Double> xs, List<Double> ys, String source) 
         }
     }
 
+    /** As a section of a data file, which {@link Benchmarks#with} reads. */
+    public String section() {
+        StringBuilder points = new StringBuilder();
+        for (int i = 0; i < xs.size(); i++) {
+            points.append(' ').append(xs.get(i)).append(':').append(ys.get(i));
+        }
+        return "[curve " + id + "]\nsource = " + source + "\npoints =" + points + "\n";
+    }
+
     /** The smallest figure of a standing, on a curve that rises; its ends for what lies outside. */
     public double figureOf(double standing) {
         for (int i = 1; i < xs.size(); i++) {

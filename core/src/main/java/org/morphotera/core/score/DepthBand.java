@@ -13,6 +13,9 @@ public enum DepthBand implements Coded {
     LOW_200_300(200, 300),
     BELOW_300(300, DepthLayer.DEEPEST_MM);
 
+    /** Looked through for every reading; a copy of them each time would be most of the work. */
+    private static final DepthBand[] ALL = values();
+
     private final DepthLayer layer;
 
     DepthBand(double topMm, double bottomMm) {
@@ -35,7 +38,7 @@ public enum DepthBand implements Coded {
             return ABOVE_GROUND;
         }
         double middle = (sampled.topMm() + sampled.bottomMm()) / 2;
-        for (DepthBand band : values()) {
+        for (DepthBand band : ALL) {
             if (middle < band.layer.bottomMm()) {
                 return band;
             }
@@ -47,7 +50,7 @@ public enum DepthBand implements Coded {
     public static List<DepthBand> spannedBy(DepthLayer sampled) {
         List<DepthBand> bands = new ArrayList<>();
         DepthBand middle = ofMiddle(sampled);
-        for (DepthBand band : values()) {
+        for (DepthBand band : ALL) {
             boolean half = sampled != null && band != ABOVE_GROUND && band.layer.overlapMm(sampled) >= 50;
             if (band == middle || half) {
                 bands.add(band);

@@ -1,12 +1,12 @@
 package org.morphotera.core.score;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.statistics.Sample;
 
 /**
  * A field by depth: its findings from the sky down, and the lowest of them in each band. Robust to one odd stop by
@@ -22,18 +22,19 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
 
     /** @param standings of all stops, in any order */
     public static FieldFace of(List<StopStanding> standings) {
-        Map<String, List<StopStanding>> groups = new LinkedHashMap<>();
+        Map<Group, List<StopStanding>> groups = new LinkedHashMap<>();
         for (StopStanding standing : standings) {
-            String key = standing.indicator() + "@" + DepthBand.ofMiddle(standing.layer());
-            groups.computeIfAbsent(key, each -> new ArrayList<>()).add(standing);
+            Group group = new Group(standing.indicator(), DepthBand.ofMiddle(standing.layer()));
+            List<StopStanding> there = groups.get(group);
+            if (there == null) {
+                there = new ArrayList<>();
+                groups.put(group, there);
+            }
+            there.add(standing);
         }
-        List<Finding> findings = new ArrayList<>();
-        groups.values().forEach(group -> findings.add(finding(group)));
-        findings.sort(Comparator.comparing(Finding::band)
-                .thenComparing(finding ->
-                        finding.layer() == null ? 0.0 : finding.layer().topMm())
-                .thenComparing(Finding::median)
-                .thenComparing(Finding::indicator));
+        List<Finding> findings = new ArrayList<>(groups.size());
+        groups.forEach((group, stops) -> findings.add(finding(group, stops)));
+        findings.sort(FieldFace::byDepth);
         Map<DepthBand, Finding> bands = new LinkedHashMap<>();
         for (Finding finding : findings) {
             for (DepthBand band : DepthBand.spannedBy(finding.layer())) {
@@ -43,6 +44,24 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return new FieldFace(List.copyOf(findings), bands);
     }
 
+    /** What a finding is made of. */
+    private record Group(String indicator, DepthBand band) {}
+
+    private static int byDepth(Finding a, Finding b) {
+        int order = a.band().compareTo(b.band());
+        if (order == 0) {
+            order = Double.compare(topMm(a), topMm(b));
+        }
+        if (order == 0) {
+            order = Double.compare(a.median(), b.median());
+        }
+        return order == 0 ? a.indicator().compareTo(b.indicator()) : order;
+    }
+
+    private static double topMm(Finding finding) {
+        return finding.layer() == null ? 0 : finding.layer().topMm();
+    }
+
     /** The finding that holds the field back most; {@code null} when nothing was measured. */
     public Finding lowest() {
         return findings.stream().min(Comparator.comparing(Finding::median)).orElse(null);
@@ -50,25 +69,35 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
 
     /** The lowest finding of an indicator over its depths; {@code null} when it was not measured. */
     public Finding lowestOf(String indicator) {
-        return findings.stream()
-                .filter(finding -> finding.indicator().equals(indicator))
-                .min(Comparator.comparing(Finding::median))
-                .orElse(null);
+        Finding lowest = null;
+        for (Finding finding : findings) {
+            if (finding.indicator().equals(indicator) && (lowest == null || finding.median() < lowest.median())) {
+                lowest = finding;
+            }
+        }
+        return lowest;
     }
 
-    private static Finding finding(List<StopStanding> group) {
-        StopStanding first = group.get(0);
-        List<Double> sorted =
-                group.stream().map(StopStanding::standing).sorted().toList();
+    private static Finding finding(Group of, List<StopStanding> stops) {
+        double[] sorted = new double[stops.size()];
+        for (int i = 0; i < sorted.length; i++) {
+            sorted[i] = stops.get(i).standing();
+        }
+        Arrays.sort(sorted);
         return new Finding(
-                first.indicator(),
-                DepthBand.ofMiddle(first.layer()),
-                hull(group),
-                Sample.of(sorted).median(),
-                sorted.get(0),
-                sorted.get(sorted.size() - 1),
-                List.copyOf(group),
-                oddStops(group));
+                of.indicator(),
+                of.band(),
+                hull(stops),
+                middle(sorted),
+                sorted[0],
+                sorted[sorted.length - 1],
+                List.copyOf(stops),
+                oddStops(stops, sorted));
+    }
+
+    private static double middle(double[] sorted) {
+        int half = sorted.length / 2;
+        return sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
     }
 
     private static DepthLayer hull(List<StopStanding> group) {
@@ -85,15 +114,17 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return hull;
     }
 
-    private static List<String> oddStops(List<StopStanding> group) {
+    private static List<String> oddStops(List<StopStanding> stops, double[] sorted) {
+        if (sorted.length <= OTHERS_NEEDED) {
+            return List.of();
+        }
         List<String> odd = new ArrayList<>();
-        for (StopStanding candidate : group) {
-            List<Double> others = group.stream()
-                    .filter(each -> each != candidate)
-                    .map(StopStanding::standing)
-                    .toList();
-            if (others.size() >= OTHERS_NEEDED
-                    && Math.abs(candidate.standing() - Sample.of(others).median()) > ODD_BEYOND) {
+        double[] others = new double[sorted.length - 1];
+        for (StopStanding candidate : stops) {
+            int at = Arrays.binarySearch(sorted, candidate.standing());
+            System.arraycopy(sorted, 0, others, 0, at);
+            System.arraycopy(sorted, at + 1, others, at, others.length - at);
+            if (Math.abs(candidate.standing() - middle(others)) > ODD_BEYOND) {
                 odd.add(candidate.stop());
             }
         }

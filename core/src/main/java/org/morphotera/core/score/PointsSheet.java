@@ -36,7 +36,9 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
             Map<String, Double> byStop = new LinkedHashMap<>();
             for (Finding finding : face.findings()) {
                 if (isIn(indicator, finding.indicator())) {
-                    finding.stops().forEach(stop -> byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min));
+                    for (StopStanding stop : finding.stops()) {
+                        byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min);
+                    }
                 }
             }
             byStop.forEach((stop, points) -> {

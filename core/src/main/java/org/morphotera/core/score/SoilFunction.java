@@ -15,6 +15,8 @@ public enum SoilFunction implements Coded {
     ROOTING,
     CHEMISTRY;
 
+    private final String table = "function." + code();
+
     /** One indicator of a function; {@code finding} is {@code null} where it was not measured. */
     public record Part(String indicator, double weight, Finding finding) {}
 
@@ -69,12 +71,16 @@ public enum SoilFunction implements Coded {
     }
 
     private static double totalWeight(List<Part> parts) {
-        return parts.stream().mapToDouble(Part::weight).sum();
+        double total = 0;
+        for (Part part : parts) {
+            total += part.weight();
+        }
+        return total;
     }
 
     /** How this function stands on a face. */
     public Score score(FieldFace face, Benchmarks benchmarks) {
-        Table weights = benchmarks.table("function." + code());
+        Table weights = benchmarks.table(table);
         Table rules = benchmarks.table("function.rules");
         List<Part> parts = new ArrayList<>();
         double measured = 0;
@@ -82,6 +88,7 @@ public enum SoilFunction implements Coded {
         double low = 0;
         double high = 0;
         Level cap = Level.ROBUST;
+        double capping = rules.at("capping-weight", "value");
         for (String indicator : weights.rows().keySet()) {
             double weight = weights.at(indicator, "weight");
             Finding finding = face.lowestOf(indicator);
@@ -91,7 +98,7 @@ public enum SoilFunction implements Coded {
                 mean += weight * finding.median();
                 low += weight * finding.lowest();
                 high += weight * finding.highest();
-                if (weight >= rules.at("capping-weight", "value")) {
+                if (weight >= capping) {
                     Level oneAbove = Level.values()[
                             Math.min(Level.ROBUST.ordinal(), finding.level().ordinal() + 1)];
                     cap = oneAbove.compareTo(cap) < 0 ? oneAbove : cap;

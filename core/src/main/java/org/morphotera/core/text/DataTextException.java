@@ -5,6 +5,8 @@ public final class DataTextException extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
+    private final String problem;
+
     /**
      * @param file name of the file
      * @param line counted from 1
@@ -12,5 +14,11 @@ public final class DataTextException extends RuntimeException {
      */
     public DataTextException(String file, int line, String problem) {
         super(file + ", line " + line + ": " + problem);
+        this.problem = problem;
+    }
+
+    /** What is wrong, without where. */
+    public String problem() {
+        return problem;
     }
 }

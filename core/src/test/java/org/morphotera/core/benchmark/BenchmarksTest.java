@@ -65,6 +65,16 @@ class BenchmarksTest {
         assertThat(own.bands("permeability")).isEqualTo(CoreData.BENCHMARKS.bands("permeability"));
     }
 
+    @Test
+    void whatIsWrittenAsASectionIsReadAsItWas() {
+        StringBuilder all = new StringBuilder();
+        CoreData.BENCHMARKS.curves().forEach(curve -> all.append(curve.section()));
+        CoreData.BENCHMARKS.bands().forEach(bands -> all.append(bands.section()));
+        Benchmarks again = CoreData.BENCHMARKS.with("all.txt", all.toString());
+        assertThat(again.curves()).isEqualTo(CoreData.BENCHMARKS.curves()).hasSizeGreaterThan(20);
+        assertThat(again.bands()).isEqualTo(CoreData.BENCHMARKS.bands()).hasSizeGreaterThan(8);
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {

@@ -1,22 +1,137 @@
 package org.morphotera.server.accounts;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface AccountMapper extends AccountReader {
 
+    /** How things stand with a person at this moment. */
+    record Standing(
+            UUID practiceId,
+            Role role,
+            int signInVersion,
+            boolean mustChange,
+            @Nullable Instant removedAt,
+            @Nullable Instant closedAt) {}
+
+    @Select("select p.practice_id, p.role, p.sign_in_version, p.must_change, p.removed_at, c.closed_at "
+            + "from person p join practice c on c.id = p.practice_id where p.id = #{id}")
+    Standing standing(UUID id);
+
     @Insert("insert into practice (id, name, created_at) values (#{id}, #{name}, #{at})")
     void insertPractice(@Param("id") UUID id, @Param("name") String name, @Param("at") Instant at);
 
-    @Insert("insert into person (id, practice_id, email, name, role, password_hash, units, theme) "
-            + "values (#{id}, #{practiceId}, #{email}, #{name}, #{role}, #{passwordHash}, #{units}, #{theme})")
+    @Update("update practice set name = #{name}, sheet_school = #{sheetSchool}, hemisphere = #{hemisphere}, "
+            + "currency = #{currency}, version = #{version} where id = #{id} and version = #{version} - 1")
+    int updatePractice(Practice practice);
+
+    @Update("update practice set closed_at = #{at} where id = #{id}")
+    void closePractice(@Param("id") UUID id, @Param("at") @Nullable Instant at);
+
+    @Insert("insert into person (id, practice_id, email, name, role, password_hash, units, theme, grower_id, "
+            + "must_change, version) values (#{id}, #{practiceId}, #{email}, #{name}, #{role}, #{passwordHash}, "
+            + "#{units}, #{theme}, #{growerId}, #{mustChange}, #{version})")
     void insertPerson(Person person);
 
     @Update("update person set units = #{units}, theme = #{theme} where id = #{id}")
     void updateSettings(@Param("id") UUID id, @Param("units") String units, @Param("theme") String theme);
+
+    @Select("select * from person where practice_id = #{practice} order by removed_at nulls first, name, id")
+    List<Person> people(UUID practice);
+
+    @Select("select * from person where practice_id = #{practice} and id = #{id}")
+    Person person(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    /** The owners, locked: two of them who step down at once do it one after the other. */
+    @Select("select id from person where practice_id = #{practice} and role = 'OWNER' and removed_at is null "
+            + "order by id for update")
+    List<UUID> owners(UUID practice);
+
+    @Update("update person set name = #{name}, role = #{role}, grower_id = #{growerId}, version = version + 1, "
+            + "sign_in_version = sign_in_version + #{ending} where id = #{id} and version = #{version}")
+    int updatePerson(
+            @Param("id") UUID id,
+            @Param("name") String name,
+            @Param("role") Role role,
+            @Param("growerId") @Nullable UUID growerId,
+            @Param("ending") int ending,
+            @Param("version") int version);
+
+    @Update("update person set removed_at = #{at}, email = #{email}, password_hash = '', second_factor = null, "
+            + "recovery = null, sign_in_version = sign_in_version + 1, version = version + 1 where id = #{id}")
+    void removePerson(@Param("id") UUID id, @Param("email") String email, @Param("at") Instant at);
+
+    /** From now on all sessions that were open have ended. */
+    @Update("update person set password_hash = #{hash}, must_change = false, "
+            + "sign_in_version = sign_in_version + 1 where id = #{id}")
+    void changePassword(@Param("id") UUID id, @Param("hash") String hash);
+
+    @Update("update person set second_factor = #{secret}, factor_step = #{step}, recovery = #{recovery}, "
+            + "sign_in_version = sign_in_version + 1 where id = #{id}")
+    void changeFactor(
+            @Param("id") UUID id,
+            @Param("secret") @Nullable String secret,
+            @Param("step") @Nullable Long step,
+            @Param("recovery") @Nullable String recovery);
+
+    /** Takes a step of the authenticator; 0 where it, or a later one, was taken before. */
+    @Update(
+            "update person set factor_step = #{step} where id = #{id} and (factor_step is null or factor_step < #{step})")
+    int takeStep(@Param("id") UUID id, @Param("step") long step);
+
+    @Update("update person set recovery = #{after} where id = #{id} and recovery = #{before}")
+    int takeRecovery(@Param("id") UUID id, @Param("before") String before, @Param("after") String after);
+
+    /** What an address that works once is for. */
+    record Invitation(
+            UUID id,
+            UUID practiceId,
+            @Nullable UUID personId,
+            String email,
+            String name,
+            Role role,
+            @Nullable UUID growerId,
+            String secretHash,
+            UUID madeBy,
+            Instant madeAt,
+            Instant expiresAt,
+            @Nullable Instant usedAt) {}
+
+    @Insert("insert into invitation (id, practice_id, person_id, email, name, role, grower_id, secret_hash, made_by, "
+            + "made_at, expires_at) values (#{id}, #{practiceId}, #{personId}, #{email}, #{name}, #{role}, #{growerId}, "
+            + "#{secretHash}, #{madeBy}, #{madeAt}, #{expiresAt})")
+    void insertInvitation(Invitation invitation);
+
+    @Select("select * from invitation where practice_id = #{practice} and used_at is null and expires_at > #{now} "
+            + "order by made_at desc, id")
+    List<Invitation> invitations(@Param("practice") UUID practice, @Param("now") Instant now);
+
+    @Select("select * from invitation where practice_id = #{practice} and id = #{id}")
+    Invitation invitation(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    @Select("select i.* from invitation i join practice p on p.id = i.practice_id where secret_hash = #{hash} "
+            + "and used_at is null and expires_at > #{now} and p.closed_at is null")
+    Invitation open(@Param("hash") String hash, @Param("now") Instant now);
+
+    /** Uses it up; 0 where it was before. */
+    @Update("update invitation set used_at = #{at} where id = #{id} and used_at is null")
+    int use(@Param("id") UUID id, @Param("at") Instant at);
+
+    @Delete("delete from invitation where practice_id = #{practice} and id = #{id}")
+    void deleteInvitation(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    @Delete("delete from invitation where person_id = #{person} and used_at is null")
+    void deleteInvitationsOf(UUID person);
+
+    @Select("select count(*) from grower where practice_id = #{practice} and id = #{grower}")
+    int countGrower(@Param("practice") UUID practice, @Param("grower") UUID grower);
 }

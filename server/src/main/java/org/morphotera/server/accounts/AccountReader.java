@@ -2,6 +2,7 @@ package org.morphotera.server.accounts;
 
 import java.util.UUID;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 
 /** What others may read of practices and persons. */
 public interface AccountReader {
@@ -11,6 +12,18 @@ public interface AccountReader {
 
     @Select("select * from person where id = #{id}")
     Person byId(UUID id);
+
+    /** A practice's settings. */
+    record Practice(
+            UUID id,
+            String name,
+            String sheetSchool,
+            @Nullable String hemisphere,
+            @Nullable String currency,
+            int version) {}
+
+    @Select("select id, name, sheet_school, hemisphere, currency, version from practice where id = #{id}")
+    Practice practice(UUID id);
 
     @Select("select name from practice where id = #{id}")
     String practiceName(UUID id);

@@ -19,6 +19,8 @@ public final class Advisor implements UserDetails, CredentialsContainer {
     private final UUID practiceId;
     private final String email;
     private final String role;
+    /** Sessions that carry an earlier one than the person's have ended. */
+    private final int signInVersion;
     /** Only while the password is looked at: it is neither kept in the session nor stored with it. */
     private transient String passwordHash;
 
@@ -26,8 +28,30 @@ public final class Advisor implements UserDetails, CredentialsContainer {
         this.id = person.id();
         this.practiceId = person.practiceId();
         this.email = person.email();
-        this.role = person.role();
+        this.role = person.role().name();
+        this.signInVersion = person.signInVersion();
         this.passwordHash = person.passwordHash();
+    }
+
+    private Advisor(Advisor before, UUID practiceId, Role role) {
+        this.id = before.id;
+        this.practiceId = practiceId;
+        this.email = before.email;
+        this.role = role.name();
+        this.signInVersion = before.signInVersion;
+    }
+
+    /** The same person in the practice and the role that they have now. */
+    Advisor as(UUID practice, Role present) {
+        return practice.equals(practiceId) && present.name().equals(role) ? this : new Advisor(this, practice, present);
+    }
+
+    public Role role() {
+        return Role.valueOf(role);
+    }
+
+    int signInVersion() {
+        return signInVersion;
     }
 
     public UUID id() {

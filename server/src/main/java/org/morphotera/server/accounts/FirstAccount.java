@@ -27,6 +27,7 @@ class FirstAccount implements ApplicationRunner {
     private final String email;
     private final String practice;
     private final String password;
+    private final boolean keepPassword;
 
     FirstAccount(
             AccountMapper accounts,
@@ -34,13 +35,15 @@ class FirstAccount implements ApplicationRunner {
             Clock clock,
             @Value("${morphotera.first-account.email}") String email,
             @Value("${morphotera.first-account.practice}") String practice,
-            @Value("${morphotera.first-account.password}") String password) {
+            @Value("${morphotera.first-account.password}") String password,
+            @Value("${morphotera.first-account.keep-password}") boolean keepPassword) {
         this.accounts = accounts;
         this.encoder = encoder;
         this.clock = clock;
         this.email = email;
         this.practice = practice;
         this.password = password;
+        this.keepPassword = keepPassword;
     }
 
     @Override
@@ -52,8 +55,9 @@ class FirstAccount implements ApplicationRunner {
         String first = password.isBlank() ? madeUp() : password;
         UUID practiceId = UUID.randomUUID();
         accounts.insertPractice(practiceId, practice, clock.instant());
-        accounts.insertPerson(new Person(
-                UUID.randomUUID(), practiceId, email, "Advisor", "ADVISOR", encoder.encode(first), "metric", "desk"));
+        accounts.insertPerson(Person.begin(
+                        UUID.randomUUID(), practiceId, SignIns.plain(email), "Owner", Role.OWNER, encoder.encode(first))
+                .changing(!keepPassword));
         if (password.isBlank()) {
             LOG.info("first sign-in: {} with password {}", email, first);
         }

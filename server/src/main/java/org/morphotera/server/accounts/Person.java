@@ -1,14 +1,98 @@
 package org.morphotera.server.accounts;
 
+import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
-/** Someone who signs in. */
+/**
+ * Someone who signs in, or did.
+ *
+ * @param growerId whose fields a grower reads
+ * @param mustChange the password was made up for them
+ * @param signInVersion sessions of an earlier one have ended
+ * @param secondFactor secret of the authenticator, in base 32
+ * @param factorStep the last of its steps that was used
+ * @param recovery hashes of codes for when the authenticator is lost, joined by commas
+ * @param removedAt from when on they belong to the practice no more; what they did stays under their name
+ */
 public record Person(
         UUID id,
         UUID practiceId,
         String email,
         String name,
-        String role,
+        Role role,
         String passwordHash,
         String units,
-        String theme) {}
+        String theme,
+        @Nullable UUID growerId,
+        boolean mustChange,
+        int signInVersion,
+        @Nullable String secondFactor,
+        @Nullable Long factorStep,
+        @Nullable String recovery,
+        @Nullable Instant removedAt,
+        int version) {
+
+    /** Somebody new, with the usual settings. */
+    public static Person begin(UUID id, UUID practice, String email, String name, Role role, String passwordHash) {
+        return new Person(
+                id,
+                practice,
+                email,
+                name,
+                role,
+                passwordHash,
+                "metric",
+                "desk",
+                null,
+                false,
+                0,
+                null,
+                null,
+                null,
+                null,
+                1);
+    }
+
+    /** With a password that was made up for them, or not. */
+    Person changing(boolean must) {
+        return new Person(
+                id,
+                practiceId,
+                email,
+                name,
+                role,
+                passwordHash,
+                units,
+                theme,
+                growerId,
+                must,
+                signInVersion,
+                secondFactor,
+                factorStep,
+                recovery,
+                removedAt,
+                version);
+    }
+
+    /** As {@link #begin} gave it, but reading a grower's fields. */
+    public Person reading(@Nullable UUID grower) {
+        return new Person(
+                id,
+                practiceId,
+                email,
+                name,
+                role,
+                passwordHash,
+                units,
+                theme,
+                grower,
+                mustChange,
+                signInVersion,
+                secondFactor,
+                factorStep,
+                recovery,
+                removedAt,
+                version);
+    }
+}

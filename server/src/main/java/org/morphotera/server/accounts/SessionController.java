@@ -14,12 +14,23 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Who is signed in, and how they like figures and light. */
 @RestController
+@Least(Role.GROWER)
 class SessionController {
 
     /** {@code me} is absent for nobody. */
     record SessionView(@Nullable Me me) {}
 
-    record Me(UUID id, String name, String email, String practice, String units, String theme) {}
+    /** @param mustChange nothing can be done before a password of one's own is chosen */
+    record Me(
+            UUID id,
+            String name,
+            String email,
+            String practice,
+            String units,
+            String theme,
+            Role role,
+            boolean mustChange,
+            boolean authenticator) {}
 
     record Settings(
             @NotNull @Pattern(regexp = "metric|us", message = "must be metric or us")
@@ -35,6 +46,7 @@ class SessionController {
     }
 
     @GetMapping("/api/session")
+    @OpenToAll
     SessionView session(@AuthenticationPrincipal Advisor advisor) {
         return new SessionView(advisor == null ? null : me(advisor));
     }
@@ -54,6 +66,9 @@ class SessionController {
                 person.email(),
                 accounts.practiceName(person.practiceId()),
                 person.units(),
-                person.theme());
+                person.theme(),
+                person.role(),
+                person.mustChange(),
+                person.secondFactor() != null);
     }
 }

@@ -18,6 +18,9 @@ class SignInFilter extends OncePerRequestFilter {
 
     private static final Logger LOG = LoggerFactory.getLogger(SignInFilter.class);
 
+    /** Of a request whose password was right, and only a code is still asked for. */
+    static final String NOT_GUESSED = SignInFilter.class.getName() + ".notGuessed";
+
     private final SignInDelays delays;
     private final ProblemWriter problems;
 
@@ -51,7 +54,8 @@ class SignInFilter extends OncePerRequestFilter {
             chain.doFilter(request, response);
             if (response.getStatus() == HttpStatus.NO_CONTENT.value()) {
                 delays.succeeded(begun);
-            } else if (response.getStatus() == HttpStatus.UNAUTHORIZED.value()) {
+            } else if (response.getStatus() == HttpStatus.UNAUTHORIZED.value()
+                    && !Boolean.TRUE.equals(request.getAttribute(NOT_GUESSED))) {
                 LOG.info("a sign-in from {} failed", request.getRemoteAddr());
                 delays.failed(begun);
             }

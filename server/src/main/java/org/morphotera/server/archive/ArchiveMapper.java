@@ -8,6 +8,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** Rows of what is set for nightly archives. */
 @Mapper
@@ -34,6 +35,18 @@ interface ArchiveMapper {
     @Update("update archive_setting set nightly = #{r.nightly}, folder = #{r.folder}, keep = #{r.keep}, "
             + "version = #{r.version} where practice_id = #{r.practiceId} and version = #{r.version} - 1")
     int update(@Param("r") Row row);
+
+    /** Takes tonight's on; 0 where another server did. */
+    @Update("update archive_setting set last_at = #{at} where practice_id = #{practice} "
+            + "and (last_at = #{before} or last_at is null and cast(#{before} as timestamp with time zone) is null)")
+    int claim(
+            @Param("practice") UUID practice,
+            @Param("before") @Nullable Instant before,
+            @Param("at") @Nullable Instant at);
+
+    /** Leaves it to whoever comes next. */
+    @Update("update archive_setting set last_at = #{before} where practice_id = #{practice}")
+    void leave(@Param("practice") UUID practice, @Param("before") @Nullable Instant before);
 
     @Update("update archive_setting set last_at = #{at}, last_said = #{said} where practice_id = #{practice}")
     void made(@Param("practice") UUID practice, @Param("at") Instant at, @Param("said") String said);

@@ -25,11 +25,13 @@ final class ArchiveTables {
 
     static final List<Table> ALL = List.of(
             new Table("practice", "id", "id", null, false),
-            Table.of("person"),
             Table.of("grower"),
+            Table.of("person"),
+            Table.of("invitation"),
             Table.of("field"),
             Table.of("stop"),
             Table.of("visit"),
+            Table.of("visit_helper", "visit_id"),
             Table.of("draft"),
             new Table("measurement", "id", "practice_id", "supersedes", false),
             Table.of("indicator_value", "measurement_id"),
@@ -60,11 +62,13 @@ final class ArchiveTables {
             Table.of("import_run"),
             Table.of("import_trace", "row_id"),
             Table.of("calendar_address"),
+            Table.of("practice_rules", "practice_id"),
             Table.of("archive_setting", "practice_id"));
 
     /** Of the server, not of a practice. */
     static final Set<String> LEFT_OUT = Set.of(
             "job",
+            "server",
             "projection",
             "sign_in_failure",
             "spring_session",

@@ -56,13 +56,17 @@ class NightlyArchives implements SmartLifecycle {
     void work() {
         try {
             for (ArchiveMapper.Row each : rows.nightly()) {
-                if (due(each.lastAt())) {
+                if (due(each.lastAt()) && rows.claim(each.practiceId(), each.lastAt(), now()) == 1) {
                     make(each);
                 }
             }
         } catch (RuntimeException e) {
             LOG.warn("nightly archives could not be looked after: {}", e.getMessage());
         }
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MILLIS);
     }
 
     private boolean due(Instant last) {
@@ -89,11 +93,10 @@ class NightlyArchives implements SmartLifecycle {
             LOG.warn("the nightly archive of {} could not be made", setting.practiceId(), e);
             said = "It could not be made: " + e.getMessage() + ". See that the disk has room.";
         }
-        if (!stopping) {
-            rows.made(
-                    setting.practiceId(),
-                    clock.instant().truncatedTo(ChronoUnit.MILLIS),
-                    said.substring(0, Math.min(400, said.length())));
+        if (stopping) {
+            rows.leave(setting.practiceId(), setting.lastAt());
+        } else {
+            rows.made(setting.practiceId(), now(), said.substring(0, Math.min(400, said.length())));
         }
     }
 

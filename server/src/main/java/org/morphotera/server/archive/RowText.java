@@ -94,7 +94,8 @@ final class RowText {
                 case Types.DATE -> row.getObject(i + 1, LocalDate.class);
                 case Types.VARBINARY -> row.getBytes(i + 1);
                 case Types.VARCHAR -> row.getString(i + 1);
-                case Types.DOUBLE -> orNull(row, row.getDouble(i + 1));
+                // one zero, of whichever sign: not every database tells them apart
+                case Types.DOUBLE -> orNull(row, row.getDouble(i + 1) + 0.0);
                 case Types.INTEGER -> orNull(row, row.getInt(i + 1));
                 case Types.BIGINT -> orNull(row, row.getLong(i + 1));
                 default -> orNull(row, row.getBoolean(i + 1));

@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Happened;
 import org.morphotera.server.web.NotFoundException;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Notes every change in the transaction that makes it. */
@@ -30,6 +32,18 @@ public class Audit {
             throw new NotFoundException(entity);
         }
         return row;
+    }
+
+    @EventListener
+    void note(Happened what) {
+        entries.insert(
+                what.practiceId(),
+                what.personId(),
+                clock.instant(),
+                what.action(),
+                what.entity(),
+                what.id(),
+                what.detail());
     }
 
     public void note(Advisor who, String action, String entity, UUID id, String detail) {

@@ -17,6 +17,9 @@ import org.morphotera.core.method.Outcome;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.http.MediaType;
@@ -28,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Lists the calculators and works inputs out without storing anything. */
 @RestController
+@Least(Role.ADVISOR)
 class CalculatorsController {
 
     /**
@@ -77,11 +81,13 @@ class CalculatorsController {
                 labels);
     }
 
+    @OpenToAll
     @GetMapping("/api/calculators")
     List<CalculatorEntry> calculators() {
         return entries;
     }
 
+    @OpenToAll
     @PostMapping("/api/calculators/{id}")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
             content =

@@ -17,6 +17,9 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.CacheControl;
@@ -41,6 +44,7 @@ import org.springframework.web.bind.annotation.RestController;
  * it is made: only a hash of its secret is kept.
  */
 @RestController
+@Least(Role.ADVISOR)
 class CalendarController {
 
     private static final String TYPE = "text/calendar;charset=utf-8";
@@ -95,6 +99,7 @@ class CalendarController {
     }
 
     /** Read without signing in; whoever has the secret sees what is due, and nothing else. */
+    @OpenToAll
     @GetMapping(value = "/api/calendars/{secret}.ics", produces = TYPE)
     ResponseEntity<String> bySecret(@PathVariable String secret) {
         CalendarMapper.Row row = NotFoundException.require(rows.bySecret(hash(secret)), "calendar");

@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.photos.Pictures;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.CacheControl;
@@ -30,6 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Calibration sessions: made, joined by a code, scored unseen, shown together. */
 @RestController
+@Least(Role.ADVISOR)
 class CalibrationController {
 
     /** Sessions, newest first, and the tests that can be scored in one. */
@@ -42,6 +45,7 @@ class CalibrationController {
         this.sessions = sessions;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/calibrations")
     Sessions calibrations(@AuthenticationPrincipal Advisor who) {
         return new Sessions(sessions.newest(who), sessions.tests());
@@ -57,6 +61,7 @@ class CalibrationController {
         return sessions.biases(who, test);
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/calibrations/{id}")
     Calibration.View calibration(
             @AuthenticationPrincipal Advisor who,
@@ -75,6 +80,7 @@ class CalibrationController {
     }
 
     /** Joins the session of a code; a repeated send is the same member. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PostMapping("/api/calibration-members")
     @Transactional
     Calibration.View joinCalibration(
@@ -83,6 +89,7 @@ class CalibrationController {
     }
 
     /** All scores of one member, in the place of those sent before. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/calibrations/{id}/scores/{member}")
     @Transactional
     Calibration.View putCalibrationScores(
@@ -101,6 +108,7 @@ class CalibrationController {
     }
 
     /** Keeps what a place looked like to a member; a repeated send is the same photo. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping(
             value = "/api/calibrations/{id}/photos/{photo}",
             consumes = {"image/jpeg", "image/png", "image/webp"})
@@ -122,6 +130,7 @@ class CalibrationController {
                 who, id, photo, member, place, Base64.getEncoder().encodeToString(small));
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(
             value = "/api/calibrations/{id}/photos/{photo}",
             produces = {"image/jpeg"})

@@ -10,6 +10,10 @@ import java.util.stream.Collectors;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
+import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -25,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Clocks live here and nowhere else: pages only show them. */
 @RestController
+@Least(Role.ADVISOR)
 class TimersController {
 
     private final TimerMapper rows;
@@ -32,8 +37,19 @@ class TimersController {
     private final MethodRegistry methods;
     private final Messages messages;
     private final Clock clock;
+    private final Audit audit;
+    private final Reach reach;
 
-    TimersController(TimerMapper rows, Places places, MethodRegistry methods, Messages messages, Clock clock) {
+    TimersController(
+            TimerMapper rows,
+            Places places,
+            MethodRegistry methods,
+            Messages messages,
+            Clock clock,
+            Audit audit,
+            Reach reach) {
+        this.audit = audit;
+        this.reach = reach;
         this.methods = methods;
         this.rows = rows;
         this.places = places;
@@ -41,6 +57,7 @@ class TimersController {
         this.clock = clock;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/timers")
     Timer.Running running(@AuthenticationPrincipal Advisor who) {
         Map<UUID, List<TimerMapper.StepRow>> steps = rows.stepsOfRunning(who.practiceId()).stream()
@@ -48,15 +65,18 @@ class TimersController {
         return new Timer.Running(
                 clock.instant(),
                 rows.running(who.practiceId()).stream()
+                        .filter(row ->
+                                who.role() != Role.HELPER || reach.visits(who).contains(row.visitId()))
                         .map(row -> view(row, steps.getOrDefault(row.id(), List.of())))
                         .toList());
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}")
     @Transactional
     Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write body) {
         UUID practice = who.practiceId();
-        places.require(practice, body.visitId(), body.stopId());
+        places.require(who, body.visitId(), body.stopId());
         if (!methods.has(body.method())) {
             throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
         }
@@ -66,18 +86,20 @@ class TimersController {
         TimerMapper.TimerRow stored = rows.timer(practice, id);
         if (stored == null) {
             rows.insert(practice, id, body);
+            audit.note(who, "start", "clock", id, body.method());
         } else if (!sameClock(stored, body)) {
-            throw new StaleException(body, require(practice, id));
+            reach.requireVisit(who, stored.visitId());
+            throw new StaleException(body, require(who, id));
         }
         for (Timer.StepWrite step : body.steps()) {
             TimerMapper.StepRow there = rows.step(practice, step.id());
             if (there == null) {
                 rows.insertStep(practice, id, step);
             } else if (!sameStep(there, id, step)) {
-                throw new StaleException(body, require(practice, there.timerId()));
+                throw new StaleException(body, require(who, there.timerId()));
             }
         }
-        return require(practice, id);
+        return require(who, id);
     }
 
     private static boolean sameClock(TimerMapper.TimerRow stored, Timer.Write body) {
@@ -100,6 +122,7 @@ class TimersController {
         return Duration.between(one, other).abs().toMillis() < 1;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}/steps/{step}/done")
     @Transactional
     Timer done(
@@ -111,21 +134,27 @@ class TimersController {
         if (!row.timerId().equals(id)) {
             throw new NotFoundException("step of this clock");
         }
+        require(who, id);
         rows.markDone(who.practiceId(), step, body.doneAt());
-        return require(who.practiceId(), id);
+        audit.note(who, "done", "clock", id, row.code());
+        return require(who, id);
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}/stopped")
     @Transactional
     Timer stop(
             @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Stopped body) {
-        require(who.practiceId(), id);
+        require(who, id);
         rows.stop(who.practiceId(), id, body.stoppedAt());
-        return require(who.practiceId(), id);
+        audit.note(who, "stop", "clock", id, null);
+        return require(who, id);
     }
 
-    private Timer require(UUID practice, UUID id) {
+    private Timer require(Advisor who, UUID id) {
+        UUID practice = who.practiceId();
         TimerMapper.TimerRow row = NotFoundException.require(rows.timer(practice, id), "clock");
+        reach.requireVisit(who, row.visitId());
         return view(row, rows.steps(practice, id));
     }
 

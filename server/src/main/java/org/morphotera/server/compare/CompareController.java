@@ -17,6 +17,8 @@ import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.faces.FaceBuilder;
 import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.Field;
@@ -34,6 +36,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Any two places or dates side by side. */
 @RestController
+@Least(Role.ADVISOR)
 class CompareController {
 
     private static final int STRUNG = 9;

@@ -22,6 +22,7 @@ import org.morphotera.core.score.StopRole;
 import org.morphotera.server.accounts.AccountMapper;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Person;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.FieldMapper;
@@ -123,6 +124,7 @@ class DemoData implements ApplicationRunner {
         plans.products(tidemark.practiceId());
         OrrinLevels.fields().forEach(field -> add(tidemark, field));
         days.plan(tidemark.practiceId());
+        crew(tidemark.practiceId());
         Advisor ebbside = practice("Ebbside Land Care", "advisor@ebbside.example", "Bram Holt");
         add(ebbside, OrrinLevels.fields().get(3));
         LOG.info("made the Orrin Levels");
@@ -135,9 +137,26 @@ class DemoData implements ApplicationRunner {
     private Advisor practice(String name, String email, String person) {
         UUID practice = id(name);
         accounts.insertPractice(practice, name, clock.instant());
-        accounts.insertPerson(
-                new Person(id(email), practice, email, person, "ADVISOR", encoder.encode(PASSWORD), "metric", "desk"));
+        accounts.insertPerson(Person.begin(id(email), practice, email, person, Role.OWNER, encoder.encode(PASSWORD)));
         return (Advisor) people.loadUserByUsername(email);
+    }
+
+    /** A helper who records at the newest visit of the first field, and a grower who reads its fields. */
+    private void crew(UUID practice) {
+        DemoField first = OrrinLevels.fields().get(0);
+        UUID field = id(practice + first.name);
+        UUID helper = id("helper@tidemark.example");
+        accounts.insertPerson(Person.begin(
+                helper, practice, "helper@tidemark.example", "Wren Sallow", Role.HELPER, encoder.encode(PASSWORD)));
+        accounts.insertPerson(Person.begin(
+                        id("grower@tidemark.example"),
+                        practice,
+                        "grower@tidemark.example",
+                        "Reed Marram",
+                        Role.GROWER,
+                        encoder.encode(PASSWORD))
+                .reading(id(practice + first.grower)));
+        visits.addHelper(practice, visits.newest(practice, field).id(), helper);
     }
 
     private void add(Advisor who, DemoField demo) {

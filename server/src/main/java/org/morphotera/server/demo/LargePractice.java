@@ -11,16 +11,19 @@ import java.util.Random;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Ten years of 2,000 fields in the first practice of the demo, written straight into the tables: for timing reads on
- * a large practice, never for looking at. Only with the profile {@code large}, on top of {@code demo}.
+ * Ten years of many fields in the first practice of the demo, written straight into the tables: for timing reads on a
+ * large practice, never for looking at. Only with the profile {@code large}, on top of {@code demo}; 2,000 fields (560,000
+ * tests) unless {@code morphotera.large-fields} says otherwise.
  */
 @Component
 @Profile("large")
@@ -28,10 +31,10 @@ import org.springframework.stereotype.Component;
 class LargePractice implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(LargePractice.class);
-    private static final int FIELDS = 2000;
     private static final int YEARS = 10;
     private static final int STOPS = 4;
-    private static final int BATCH = 5000;
+    /** Fields that are kept together. */
+    private static final int TOGETHER = 20;
     /** Method, indicator, band, and the layer that lies in it; none above the ground. */
     private record Test(String method, String indicator, String band, Double topMm, Double bottomMm) {}
 
@@ -41,35 +44,60 @@ class LargePractice implements ApplicationRunner {
             new Test("earthworms", "earthworms", "mid-100-200", 0.0, 250.0),
             new Test("penetration", "compaction", "low-200-300", 0.0, 450.0),
             new Test("crumb-stability", "slaking", "top-0-100", 0.0, 100.0),
-            new Test("ph", "ph", "mid-100-200", 0.0, 300.0));
+            new Test("ph", "ph", "mid-100-200", 0.0, 300.0),
+            new Test("smell", "smell", "top-0-100", 0.0, 200.0));
 
     private final JdbcTemplate jdbc;
     private final Clock clock;
     private final Random random = new Random(7);
 
-    LargePractice(JdbcTemplate jdbc, Clock clock) {
+    private final TransactionTemplate transaction;
+    private final int fields;
+    private long made;
+
+    LargePractice(
+            JdbcTemplate jdbc,
+            Clock clock,
+            TransactionTemplate transaction,
+            @Value("${morphotera.large-fields:2000}") int fields) {
         this.jdbc = jdbc;
         this.clock = clock;
+        this.transaction = transaction;
+        this.fields = fields;
+    }
+
+    /** Ids that rise with time, as the pages make them: rows that belong together lie together. */
+    private UUID id() {
+        made++;
+        long rising = (0x0190_0000_0000L + made / 4096) << 16 | 0x7000 | made % 4096;
+        return new UUID(rising, random.nextLong() >>> 2 | Long.MIN_VALUE);
     }
 
     @Override
     public void run(ApplicationArguments arguments) {
-        UUID person =
-                jdbc.queryForObject("select id from person order by email desc fetch first 1 rows only", UUID.class);
+        UUID person = jdbc.queryForObject("select id from person where email = 'advisor@tidemark.example'", UUID.class);
         UUID practice = jdbc.queryForObject("select practice_id from person where id = ?", UUID.class, person);
         UUID grower = jdbc.queryForObject(
                 "select id from grower where practice_id = ? fetch first 1 rows only", UUID.class, practice);
-        if (jdbc.queryForObject("select count(*) from field", Integer.class) > FIELDS) {
+        if (jdbc.queryForObject("select count(*) from field", Integer.class) > fields) {
             return;
         }
-        for (int f = 0; f < FIELDS; f++) {
-            addField(practice, grower, person, f);
+        for (int f = 0; f < fields; f += TOGETHER) {
+            int from = f;
+            transaction.executeWithoutResult(status -> {
+                for (int number = from; number < Math.min(from + TOGETHER, fields); number++) {
+                    addField(practice, grower, person, number);
+                }
+            });
+            if (f % 1000 == 0) {
+                LOG.info("{} fields", f);
+            }
         }
-        LOG.info("made {} fields of {} years", FIELDS, YEARS);
+        LOG.info("made {} fields of {} years", fields, YEARS);
     }
 
     private void addField(UUID practice, UUID grower, UUID person, int number) {
-        UUID field = UUID.randomUUID();
+        UUID field = id();
         jdbc.update(
                 "insert into field (id, practice_id, grower_id, name, land_use, purpose, version) "
                         + "values (?, ?, ?, ?, 'arable', 'field', 1)",
@@ -84,7 +112,7 @@ class LargePractice implements ApplicationRunner {
                 practice);
         List<UUID> stops = new ArrayList<>();
         for (int s = 0; s < STOPS; s++) {
-            stops.add(UUID.randomUUID());
+            stops.add(id());
             jdbc.update(
                     "insert into stop (id, practice_id, field_id, label, position, version) values (?, ?, ?, ?, ?, 1)",
                     stops.get(s),
@@ -96,7 +124,7 @@ class LargePractice implements ApplicationRunner {
         List<Object[]> measurements = new ArrayList<>();
         List<Object[]> indicators = new ArrayList<>();
         for (int year = 0; year < YEARS; year++) {
-            UUID visit = UUID.randomUUID();
+            UUID visit = id();
             LocalDate on = LocalDate.now(clock).minusDays(20 + 365L * year);
             jdbc.update(
                     "insert into visit (id, practice_id, field_id, person_id, visited_on, soil_moisture, version) "
@@ -114,7 +142,7 @@ class LargePractice implements ApplicationRunner {
             Timestamp at = Timestamp.valueOf(LocalDateTime.of(on, java.time.LocalTime.NOON));
             for (UUID stop : stops) {
                 for (Test test : TESTS) {
-                    UUID id = UUID.randomUUID();
+                    UUID id = id();
                     double standing = Math.rint(random.nextDouble() * 1000) / 1000;
                     measurements.add(new Object[] {id, practice, field, visit, stop, test.method(), at, person, at});
                     indicators.add(new Object[] {
@@ -148,8 +176,5 @@ class LargePractice implements ApplicationRunner {
                         + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'fair', ?, ?, ?)",
                 indicators,
                 new int[0]);
-        if (number % (BATCH / 10) == 0) {
-            LOG.info("{} fields", number);
-        }
     }
 }

@@ -14,6 +14,8 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.simulate.Instrument;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -28,6 +30,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Streams what an instrument shows, four times a second, until it is put away. */
 @RestController
+@Least(Role.ADVISOR)
 class DevicesController implements DisposableBean {
 
     private static final long EVERY_MS = 250;
@@ -63,6 +66,7 @@ class DevicesController implements DisposableBean {
         this.places = places;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/devices")
     List<Device> devices() {
         return Arrays.stream(Instrument.Kind.values())
@@ -71,6 +75,7 @@ class DevicesController implements DisposableBean {
     }
 
     /** Server-sent events, each a value as JSON. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(value = "/api/devices/{id}/readings", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter readings(
             @AuthenticationPrincipal Advisor who,
@@ -83,7 +88,7 @@ class DevicesController implements DisposableBean {
             throw RefusedException.of("depthMm", "RANGE", "Give a depth between 0 and 5,000 mm.");
         }
         Instruments.Connected connected =
-                instruments.connect(kind, who.practiceId(), places.requireStop(who.practiceId(), stop), depth);
+                instruments.connect(kind, who.practiceId(), places.requireStop(who, stop), depth);
         take(who.practiceId());
         SseEmitter stream = new SseEmitter(LONGEST_MS);
         long start = System.nanoTime();

@@ -20,6 +20,7 @@ import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldWriter;
 import org.morphotera.server.measurements.MeasurementBatch;
 import org.morphotera.server.storage.RowBatch;
+import org.morphotera.server.storage.Servers;
 import org.morphotera.server.storage.Threads;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitChanged;
@@ -61,6 +62,7 @@ class ImportRuns {
     private final TransactionTemplate transaction;
     private final Audit audit;
     private final Clock clock;
+    private final Servers servers;
     private final ApplicationEventPublisher changes;
     private final Set<UUID> underWay = ConcurrentHashMap.newKeySet();
 
@@ -74,7 +76,10 @@ class ImportRuns {
             TransactionTemplate transaction,
             Audit audit,
             Clock clock,
-            ApplicationEventPublisher changes) {
+            ApplicationEventPublisher changes,
+            Servers servers) {
+        this.servers = servers;
+        servers.whenOneHasGone(this::takeBackBrokenOff);
         this.rows = rows;
         this.batch = batch;
         this.visitReader = visitReader;
@@ -151,7 +156,7 @@ class ImportRuns {
         ImportRunMapper.Row row = new ImportRunMapper.Row(id, who.practiceId(), who.id(), stamp);
         underWay.add(id);
         try {
-            transaction.executeWithoutResult(status -> rows.begin(row));
+            transaction.executeWithoutResult(status -> rows.begin(row, servers.id()));
             return work.apply(new Run(who, row));
         } catch (RuntimeException e) {
             takeBackOrLeave(row);
@@ -176,13 +181,13 @@ class ImportRuns {
      */
     @EventListener({ApplicationReadyEvent.class, PracticeRestored.class})
     void takeBackBrokenOff() {
-        if (!rows.runs().isEmpty()) {
+        if (!rows.runs(servers.id(), servers.gone()).isEmpty()) {
             Threads.named("take back imports").newThread(this::takeBackLeft).start();
         }
     }
 
     private synchronized void takeBackLeft() {
-        for (ImportRunMapper.Row row : rows.runs()) {
+        for (ImportRunMapper.Row row : rows.runs(servers.id(), servers.gone())) {
             if (!underWay.contains(row.id())) {
                 takeBackOrLeave(row);
             }

@@ -29,7 +29,7 @@ public class FaceReader {
     private final FieldIndicators indicators;
     private final VisitReader faces;
     private final FaceBuilder builder;
-    private final SheetBuilder sheets;
+    private final SheetBuilder.Builders sheets;
     private final Strips strips;
     private final FieldLimits limits;
 
@@ -38,7 +38,7 @@ public class FaceReader {
             FieldIndicators indicators,
             VisitReader faces,
             FaceBuilder builder,
-            SheetBuilder sheets,
+            SheetBuilder.Builders sheets,
             Strips strips,
             FieldLimits limits) {
         this.fields = fields;
@@ -73,7 +73,7 @@ public class FaceReader {
                 visits(practice, id),
                 faces.countVisits(practice, id),
                 fields.events(practice, id),
-                sheets.overall(face),
+                sheets.of(practice).overall(face),
                 FaceBuilder.layout(findings, FaceBuilder.PAGE),
                 leading,
                 patches(practice, id, stops, told(builder.limit(face, latest), leading, latest), latest));

@@ -5,6 +5,9 @@ import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -13,6 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Fields as core strips, and one field as its face. */
 @RestController
+@Least(Role.ADVISOR)
 class FacesController {
 
     private static final int PAGE = 60;
@@ -21,8 +25,13 @@ class FacesController {
     private final StripWorker worker;
     private final StripMapper rows;
     private final FaceReader reader;
+    private final Reach reach;
+    private final KeptViews kept;
 
-    FacesController(Strips strips, StripWorker worker, StripMapper rows, FaceReader reader) {
+    FacesController(
+            Strips strips, StripWorker worker, StripMapper rows, FaceReader reader, Reach reach, KeptViews kept) {
+        this.kept = kept;
+        this.reach = reach;
         this.strips = strips;
         this.worker = worker;
         this.rows = rows;
@@ -35,6 +44,7 @@ class FacesController {
      * @param find words that must all be found in name, grower, crop, texture or limit
      * @param order {@code limit} (most held back first), {@code name}, {@code visit} (longest ago first), {@code due}
      */
+    @Least(Role.GROWER)
     @GetMapping("/api/fields")
     List<Faces.FieldStrip> strips(
             @AuthenticationPrincipal Advisor who,
@@ -47,15 +57,24 @@ class FacesController {
         List<String> words = find == null || find.isBlank()
                 ? List.of()
                 : List.of(find.toLowerCase(Locale.ROOT).strip().split("\\s+"));
-        StripMapper.Wanted wanted =
-                new StripMapper.Wanted(words, level, grower, order, PAGE, offset == null ? 0 : Math.max(0, offset));
+        StripMapper.Wanted wanted = new StripMapper.Wanted(
+                words,
+                level,
+                grower,
+                order,
+                PAGE,
+                offset == null ? 0 : Math.max(0, offset),
+                who.role() == Role.GROWER ? who.id() : null,
+                who.role() == Role.HELPER ? who.id() : null);
         return rows.strips(who.practiceId(), wanted).stream()
                 .map(kept -> strips.shown(who.practiceId(), kept))
                 .toList();
     }
 
+    @Least(Role.GROWER)
     @GetMapping("/api/fields/{id}")
     Faces.FieldFaceView face(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        return reader.read(who.practiceId(), id);
+        reach.requireField(who, id);
+        return kept.of(Faces.FieldFaceView.class, who.practiceId(), id, () -> reader.read(who.practiceId(), id));
     }
 }

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** Rows of strips. Every query names the practice, or a row that was found by one that does. */
 @Mapper
@@ -31,8 +32,26 @@ interface StripMapper {
 
     record VisitBands(UUID visitId, boolean stale, String bands) {}
 
-    /** What to show of the fields: words that must all be found, a level, a grower, an order, a slice. */
-    record Wanted(List<String> words, String level, String grower, String order, int limit, int offset) {}
+    /** What to show of the fields: words that must all be found, a level, a grower, an order, a slice; of a person whose reach is limited, what is in it. */
+    record Wanted(
+            List<String> words,
+            String level,
+            String grower,
+            String order,
+            int limit,
+            int offset,
+            @Nullable UUID grownBy,
+            @Nullable UUID givenTo) {}
+
+    /** Counts that rise with each change of what a field shows. */
+    record Counts(long marks, long people, long products) {}
+
+    @Select(
+            "select s.marks, (select coalesce(sum(p.version), 0) from person p where p.practice_id = s.practice_id) as people, "
+                    + "(select coalesce(sum(q.version), 0) + count(*) * 1000000 from product q "
+                    + "where q.practice_id = s.practice_id) as products "
+                    + "from field_strip s where s.practice_id = #{practice} and s.field_id = #{field}")
+    Counts counts(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @Update("update field_strip set stale = true, marks = marks + 1 "
             + "where practice_id = #{practice} and field_id = #{field}")
@@ -93,6 +112,10 @@ interface StripMapper {
         "<foreach item='word' collection='w.words'> and position(#{word} in search) > 0</foreach>",
         "<if test='w.level != null'> and level = #{w.level}</if>",
         "<if test='w.grower != null'> and grower = #{w.grower}</if>",
+        "<if test='w.grownBy != null'> and field_id in (select f.id from field f join person p "
+                + "on p.grower_id = f.grower_id where p.id = #{w.grownBy})</if>",
+        "<if test='w.givenTo != null'> and field_id in (select v.field_id from visit v join visit_helper h "
+                + "on h.visit_id = v.id where h.person_id = #{w.givenTo})</if>",
         "order by",
         "<choose>",
         "<when test=\"w.order == 'name'\">name, field_id</when>",

@@ -3,6 +3,8 @@ package org.morphotera.server.fields;
 import java.util.List;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -22,6 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Growers, fields, stops and events of the signed-in person's practice. */
 @RestController
+@Least(Role.ADVISOR)
 class FieldsController {
 
     private final FieldMapper rows;

@@ -28,14 +28,15 @@ interface JobMapper {
 
     String ROW = "select id, practice_id, kind, state, done, total, result, started_at, ended_at from job ";
 
-    @Insert("insert into job (id, practice_id, person_id, kind, state, done, total, started_at) "
-            + "values (#{id}, #{practice}, #{person}, #{kind}, 'running', 0, 0, #{at})")
+    @Insert("insert into job (id, practice_id, person_id, kind, state, done, total, started_at, "
+            + "server_id) values (#{id}, #{practice}, #{person}, #{kind}, 'running', 0, 0, #{at}, #{server})")
     void insert(
             @Param("id") UUID id,
             @Param("practice") UUID practice,
             @Param("person") UUID person,
             @Param("kind") String kind,
-            @Param("at") Instant at);
+            @Param("at") Instant at,
+            @Param("server") UUID server);
 
     @Update("update job set state = #{state}, done = #{done}, total = #{total}, result = #{result}, ended_at = #{at} "
             + "where id = #{id}")
@@ -48,8 +49,13 @@ interface JobMapper {
             @Param("at") Instant at);
 
     /** What a stopped server left undone. */
-    @Update("update job set state = 'failed', result = #{result}, ended_at = #{at} where state = 'running'")
-    int endAll(@Param("result") String result, @Param("at") Instant at);
+    @Update("update job set state = 'failed', result = #{result}, ended_at = #{at} where state = 'running' "
+            + "and not exists (select 1 from server s where s.id = job.server_id and s.seen_at > #{gone})")
+    int endLeft(@Param("result") String result, @Param("at") Instant at, @Param("gone") Instant gone);
+
+    /** How far it is, for whoever asks another server. */
+    @Update("update job set done = #{done}, total = #{total} where id = #{id} and state = 'running'")
+    void progress(@Param("id") UUID id, @Param("done") long done, @Param("total") long total);
 
     @Select(ROW + "where practice_id = #{practice} and id = #{id}")
     Row job(@Param("practice") UUID practice, @Param("id") UUID id);

@@ -20,6 +20,7 @@ import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
+import org.morphotera.server.storage.Servers;
 import org.morphotera.server.storage.Threads;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -57,11 +58,14 @@ public class Jobs implements SmartLifecycle {
     /** By which work says how far it is. */
     public final class Handle {
 
+        private final UUID id;
         private final Path file;
+        private long told = System.nanoTime();
         private volatile long done;
         private volatile long total;
 
-        private Handle(Path file) {
+        private Handle(UUID id, Path file) {
+            this.id = id;
             this.file = file;
         }
 
@@ -69,6 +73,10 @@ public class Jobs implements SmartLifecycle {
         public void at(long nowDone, long ofTotal) {
             done = nowDone;
             total = ofTotal;
+            if (System.nanoTime() - told > TOLD_EVERY_NS) {
+                told = System.nanoTime();
+                rows.progress(id, nowDone, ofTotal);
+            }
             if (stopping) {
                 throw new StoppedException();
             }
@@ -84,6 +92,7 @@ public class Jobs implements SmartLifecycle {
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
     private static final int AT_ONCE = 2;
     private static final int WAITING = 8;
+    private static final long TOLD_EVERY_NS = 2_000_000_000L;
     private static final Duration KEPT = Duration.ofDays(7);
     /** Characters of a result that a row has room for. */
     private static final int LONGEST_RESULT = 200_000;
@@ -94,6 +103,7 @@ public class Jobs implements SmartLifecycle {
     private final TransactionTemplate transaction;
     private final JsonMapper json;
     private final Clock clock;
+    private final Servers servers;
     private final Map<UUID, Handle> running = new ConcurrentHashMap<>();
     private final ThreadPoolExecutor threads;
     private volatile boolean stopping;
@@ -105,7 +115,9 @@ public class Jobs implements SmartLifecycle {
             JsonMapper json,
             Audit audit,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            Servers servers) {
+        this.servers = servers;
         this.audit = audit;
         this.transaction = transaction;
         this.rows = rows;
@@ -125,10 +137,10 @@ public class Jobs implements SmartLifecycle {
                 !TransactionSynchronizationManager.isActualTransactionActive(), "begin work outside a transaction");
         UUID practice = who.practiceId();
         UUID id = UUID.randomUUID();
-        Handle handle = new Handle(folder.file(practice, id));
+        Handle handle = new Handle(id, folder.file(practice, id));
         forget();
         transaction.executeWithoutResult(status -> {
-            rows.insert(id, practice, who.id(), kind, now());
+            rows.insert(id, practice, who.id(), kind, now(), servers.id());
             audit.note(who, kind, "job", id, null);
         });
         running.put(id, handle);
@@ -230,7 +242,7 @@ public class Jobs implements SmartLifecycle {
     private void tidy() {
         Map<String, Object> stopped = new LinkedHashMap<>();
         stopped.put("detail", "The server was stopped meanwhile; what it had done is taken back. Begin again.");
-        rows.endAll(json.writeValueAsString(stopped), now());
+        rows.endLeft(json.writeValueAsString(stopped), now(), servers.gone());
         forget();
     }
 
@@ -268,6 +280,7 @@ public class Jobs implements SmartLifecycle {
         } catch (RuntimeException e) {
             LOG.warn("long work of before could not be tidied up: {}", e.getMessage());
         }
+        servers.whenOneHasGone(this::tidy);
         started = true;
     }
 

@@ -2,22 +2,16 @@ package org.morphotera.server.laboratory;
 
 import static org.morphotera.server.reports.PdfWriter.text;
 
-import com.google.zxing.BarcodeFormat;
-import com.google.zxing.EncodeHintType;
-import com.google.zxing.WriterException;
-import com.google.zxing.common.BitMatrix;
-import com.google.zxing.qrcode.QRCodeWriter;
-import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.stream.Collectors;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.reports.PdfWriter;
+import org.morphotera.server.web.ScanCode;
 
 /** Labels of bags, eight to a sheet of A4, each with a code to scan. */
 final class Labels {
@@ -51,7 +45,7 @@ final class Labels {
                 .map(test -> messages.text("composite.option.tests." + test))
                 .collect(Collectors.joining(", "));
         LocalDate on = bag.takenAt().atZone(zone).toLocalDate();
-        return "<div style='float:right;width:30mm'>" + square(bag.code()) + "</div>"
+        return "<div style='float:right;width:30mm'>" + ScanCode.svg(bag.code(), 110) + "</div>"
                 + "<p style='font-size:17pt;font-weight:bold;margin:0'>"
                 + bag.code().substring(0, 3) + " "
                 + bag.code().substring(3) + "</p>"
@@ -66,42 +60,5 @@ final class Labels {
 
     private static String cut(String text, int most) {
         return text.length() <= most ? text : text.substring(0, most - 1) + "…";
-    }
-
-    /** The code to scan as a drawing: one stroke for each run of dark squares. */
-    static String square(String code) {
-        try {
-            BitMatrix bits = new QRCodeWriter()
-                    .encode(
-                            code,
-                            BarcodeFormat.QR_CODE,
-                            0,
-                            0,
-                            Map.of(EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.Q, EncodeHintType.MARGIN, 4));
-            StringBuilder path = new StringBuilder();
-            for (int y = 0; y < bits.getHeight(); y++) {
-                for (int x = 0; x < bits.getWidth(); x++) {
-                    if (bits.get(x, y)) {
-                        int from = x;
-                        while (x < bits.getWidth() && bits.get(x, y)) {
-                            x++;
-                        }
-                        path.append('M')
-                                .append(from)
-                                .append(' ')
-                                .append(y)
-                                .append('h')
-                                .append(x - from);
-                        path.append("v1h").append(from - x).append('z');
-                    }
-                }
-            }
-            int side = bits.getWidth();
-            return "<svg xmlns='http://www.w3.org/2000/svg' width='110' height='110' viewBox='0 0 " + side + " " + side
-                    + "'><rect width='" + side + "' height='" + side + "' fill='#ffffff'/><path d='" + path
-                    + "' fill='#000000'/></svg>";
-        } catch (WriterException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

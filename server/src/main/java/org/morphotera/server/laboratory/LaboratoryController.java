@@ -23,6 +23,8 @@ import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.reports.Press;
 import org.morphotera.server.visits.Places;
@@ -52,6 +54,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Laboratories, bags, what was sent, and what came back. */
 @RestController
+@Least(Role.ADVISOR)
 class LaboratoryController {
 
     private static final TypeReference<LinkedHashMap<String, Double>> PRICES = new TypeReference<>() {};
@@ -164,7 +167,7 @@ class LaboratoryController {
         UUID practice = who.practiceId();
         Places.Place first = null;
         for (UUID stop : body.stopIds()) {
-            Places.Place place = places.require(practice, body.visitId(), stop);
+            Places.Place place = places.require(who, body.visitId(), stop);
             first = first == null ? place : first;
         }
         for (int i = 0; i < body.tests().size(); i++) {

@@ -18,6 +18,9 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.web.NotFoundException;
@@ -30,6 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What limits a field, with its evidence, and what to test next. */
 @RestController
+@Least(Role.ADVISOR)
 class LimitsController {
 
     private static final int OFFERED = 3;
@@ -78,13 +82,20 @@ class LimitsController {
             List<OpenFinding> open) {}
 
     private final FieldReader fields;
+    private final Reach reach;
     private final FieldLimits limits;
     private final EvidenceTables tables;
     private final MethodRegistry methods;
     private final Messages messages;
 
     LimitsController(
-            FieldReader fields, FieldLimits limits, EvidenceTables tables, MethodRegistry methods, Messages messages) {
+            FieldReader fields,
+            FieldLimits limits,
+            EvidenceTables tables,
+            MethodRegistry methods,
+            Messages messages,
+            Reach reach) {
+        this.reach = reach;
         this.fields = fields;
         this.limits = limits;
         this.tables = tables;
@@ -93,11 +104,13 @@ class LimitsController {
     }
 
     /** @param suppose findings that were not made, as {@code finding:state}, several joined by commas: what if? */
+    @Least(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/fields/{id}/limits")
     LimitsView limits(
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @RequestParam(required = false) @Nullable String suppose) {
+        reach.requireField(who, id);
         Field field = NotFoundException.require(fields.field(who.practiceId(), id), "field");
         Map<String, Found> findings = limits.findings(who.practiceId(), field);
         Set<String> made = new LinkedHashSet<>(findings.keySet());

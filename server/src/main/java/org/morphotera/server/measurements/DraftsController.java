@@ -6,6 +6,9 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.RefusedException;
@@ -24,6 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Readings on their way. */
 @RestController
+@Least(Role.ADVISOR)
 class DraftsController {
 
     private final DraftMapper rows;
@@ -33,6 +37,7 @@ class DraftsController {
     private final Audit audit;
     private final StoredForm form;
     private final Clock clock;
+    private final Reach reach;
 
     DraftsController(
             DraftMapper rows,
@@ -41,7 +46,9 @@ class DraftsController {
             Places places,
             StoredForm form,
             Audit audit,
-            Clock clock) {
+            Clock clock,
+            Reach reach) {
+        this.reach = reach;
         this.methods = methods;
         this.audit = audit;
         this.rows = rows;
@@ -51,14 +58,17 @@ class DraftsController {
         this.clock = clock;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/drafts/{id}")
     @Transactional
     Draft putDraft(
             @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Draft.Write body) {
         UUID practice = who.practiceId();
-        places.require(practice, body.visitId(), body.stopId());
-        if (measurements.measurement(practice, id) != null) {
-            throw new StaleException(body, form.measurement(measurements.measurement(practice, id)));
+        places.require(who, body.visitId(), body.stopId());
+        StoredMeasurement recorded = measurements.measurement(practice, id);
+        if (recorded != null) {
+            reach.requireVisit(who, recorded.visitId());
+            throw new StaleException(body, form.measurement(recorded));
         }
         StoredDraft stored = rows.draft(practice, id);
         requireSound(practice, stored, body);
@@ -76,6 +86,9 @@ class DraftsController {
         if (stored != null && sent.sameContent(stored)) {
             return form.draft(stored);
         }
+        if (stored == null) {
+            audit.note(who, "begin", "draft", id, body.method());
+        }
         return form.draft(Versioned.write(
                 sent,
                 stored,
@@ -85,6 +98,7 @@ class DraftsController {
                 "draft"));
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @DeleteMapping("/api/drafts/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
@@ -93,6 +107,9 @@ class DraftsController {
         if (row == null && measurements.measurement(who.practiceId(), id) != null) {
             // recorded in the meantime, and gone with that
             return;
+        }
+        if (row != null) {
+            reach.requireVisit(who, row.visitId());
         }
         if (audit.toRemove(who, row, "draft", id) != null) {
             rows.deleteDraft(who.practiceId(), id);

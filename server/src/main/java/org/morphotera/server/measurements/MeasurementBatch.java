@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
@@ -21,6 +22,7 @@ import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.indicators.IndicatorProjection;
 import org.morphotera.server.indicators.ProjectionBatch;
 import org.morphotera.server.methods.Evaluator;
+import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.methods.RulesInForce;
 import org.morphotera.server.storage.RowBatch;
 import org.morphotera.server.visits.Places;
@@ -53,7 +55,7 @@ public class MeasurementBatch {
     private final IndicatorProjection projection;
     private final ProjectionBatch shown;
     private final StoredForm form;
-    private final RulesInForce rules;
+    private final OwnRules rules;
 
     MeasurementBatch(
             JdbcTemplate jdbc,
@@ -63,7 +65,7 @@ public class MeasurementBatch {
             IndicatorProjection projection,
             ProjectionBatch shown,
             StoredForm form,
-            RulesInForce rules) {
+            OwnRules rules) {
         this.jdbc = jdbc;
         this.methods = methods;
         this.evaluator = evaluator;
@@ -113,6 +115,8 @@ public class MeasurementBatch {
         private final List<Waiting> waiting = new ArrayList<>();
         private CompletableFuture<List<Evaluated>> evaluating;
         private final Places.Memory memory;
+        private final Benchmarks benchmarks;
+        private final RulesInForce stamp;
         private Places.Place place;
         private Map<String, Object> context;
 
@@ -121,6 +125,8 @@ public class MeasurementBatch {
             this.person = person;
             this.recordedAt = recordedAt.atOffset(ZoneOffset.UTC);
             memory = places.memory(practice);
+            benchmarks = rules.benchmarks(practice);
+            stamp = rules.rules(practice);
         }
 
         /** Stops that were added to. */
@@ -180,7 +186,8 @@ public class MeasurementBatch {
         private Evaluated evaluated(Waiting each) {
             Reading reading = each.reading();
             try {
-                Envelope evaluation = evaluator.evaluate(reading.method(), reading.readings(), each.context());
+                Envelope evaluation =
+                        evaluator.evaluate(benchmarks, reading.method(), reading.readings(), each.context());
                 IndicatorProjection.Shown shown = projection.shown(
                         reading.id(),
                         new IndicatorProjection.Place(
@@ -247,8 +254,8 @@ public class MeasurementBatch {
                     done.readings(),
                     done.context(),
                     done.evaluation(),
-                    rules.version(),
-                    rules.benchmarks(),
+                    stamp.version(),
+                    stamp.benchmarks(),
                     reading.takenAt().atOffset(ZoneOffset.UTC),
                     person,
                     recordedAt);

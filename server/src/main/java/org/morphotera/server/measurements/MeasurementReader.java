@@ -1,5 +1,6 @@
 package org.morphotera.server.measurements;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Param;
@@ -37,4 +38,22 @@ public interface MeasurementReader {
 
     @Select(MEASUREMENT + "where m.practice_id = #{practice} and m.id = #{id}")
     StoredMeasurement measurement(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    /** A test that stands, with where it was made. */
+    record Newest(
+            UUID id,
+            UUID fieldId,
+            String field,
+            String stop,
+            String method,
+            String readings,
+            String context,
+            Instant takenAt) {}
+
+    /** The newest of a practice that stand, by when they were made. */
+    @Select("select m.id, m.field_id, f.name as field, s.label as stop, m.method, m.readings, m.context, m.taken_at "
+            + "from measurement m join field f on f.id = m.field_id join stop s on s.id = m.stop_id "
+            + "where m.practice_id = #{practice} and not exists (select 1 from measurement n where n.supersedes = m.id) "
+            + "order by m.taken_at desc, m.id fetch first #{most} rows only")
+    List<Newest> newest(@Param("practice") UUID practice, @Param("most") int most);
 }

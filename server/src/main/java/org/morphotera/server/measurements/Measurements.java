@@ -10,12 +10,13 @@ import java.util.UUID;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.clocks.RunningClocks;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.indicators.IndicatorProjection;
 import org.morphotera.server.methods.Evaluator;
-import org.morphotera.server.methods.RulesInForce;
+import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.VisitChanged;
 import org.morphotera.server.web.NotFoundException;
@@ -40,7 +41,8 @@ public class Measurements {
     private final StoredForm form;
     private final Audit audit;
     private final Clock clock;
-    private final RulesInForce rules;
+    private final OwnRules rules;
+    private final Reach reach;
 
     Measurements(
             MeasurementMapper rows,
@@ -54,7 +56,9 @@ public class Measurements {
             StoredForm form,
             Audit audit,
             Clock clock,
-            RulesInForce rules) {
+            OwnRules rules,
+            Reach reach) {
+        this.reach = reach;
         this.rows = rows;
         this.drafts = drafts;
         this.timers = timers;
@@ -79,13 +83,14 @@ public class Measurements {
     @Transactional
     public Measurement put(Advisor who, UUID id, Measurement.Write body) {
         UUID practice = who.practiceId();
-        Places.Place place = places.require(practice, body.visitId(), body.stopId());
+        Places.Place place = places.require(who, body.visitId(), body.stopId());
         StoredMeasurement stored = rows.measurement(practice, id);
         if (stored != null) {
+            reach.requireVisit(who, stored.visitId());
             return repeated(stored, body);
         }
         if (body.supersedes() != null) {
-            requireNewest(practice, body);
+            requireNewest(who, body);
         }
         Map<String, Object> context = places.context(practice, place);
         DepthLayer layer = layer(body);
@@ -93,7 +98,7 @@ public class Measurements {
             context.put("depthTopMm", layer.topMm());
             context.put("depthBottomMm", layer.bottomMm());
         }
-        Envelope evaluation = evaluator.evaluate(body.method(), body.readings(), context);
+        Envelope evaluation = evaluator.evaluate(practice, body.method(), body.readings(), context);
         StoredMeasurement row = new StoredMeasurement(
                 id,
                 place.field().id(),
@@ -105,8 +110,8 @@ public class Measurements {
                 form.text(body.readings()),
                 form.text(context),
                 form.text(evaluation),
-                rules.version(),
-                rules.benchmarks(),
+                rules.rules(practice).version(),
+                rules.rules(practice).benchmarks(),
                 body.takenAt().truncatedTo(ChronoUnit.MILLIS),
                 null,
                 body.supersedes(),
@@ -149,12 +154,14 @@ public class Measurements {
         return before;
     }
 
-    private void requireNewest(UUID practice, Measurement.Write body) {
+    private void requireNewest(Advisor who, Measurement.Write body) {
+        UUID practice = who.practiceId();
         if (body.reason() == null || body.reason().isBlank()) {
             throw RefusedException.of("reason", "NEEDED", "Say why it is corrected.");
         }
         StoredMeasurement old =
                 Corrections.require(rows.measurement(practice, body.supersedes()), body.stopId(), body.method());
+        reach.requireVisit(who, old.visitId());
         if (old.supersededBy() != null) {
             throw new StaleException(body, form.measurement(rows.measurement(practice, old.supersededBy())));
         }
@@ -180,8 +187,10 @@ public class Measurements {
     }
 
     /** A measurement with its corrections, newest first. */
-    public Measurement.History history(UUID practice, UUID id) {
+    public Measurement.History history(Advisor who, UUID id) {
+        UUID practice = who.practiceId();
         StoredMeasurement row = NotFoundException.require(rows.measurement(practice, id), "measurement");
+        reach.requireVisit(who, row.visitId());
         StoredMeasurement newest = row;
         while (newest.supersededBy() != null) {
             newest = rows.measurement(practice, newest.supersededBy());

@@ -2,9 +2,13 @@ package org.morphotera.server.measurements;
 
 import java.util.List;
 import java.util.UUID;
+import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.methods.Evaluator;
+import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.web.RefusedException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -13,7 +17,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Makes indicators, sightings and strips again from the measurements that stand, as they were evaluated: after a
- * restored copy, a changed way of projecting, or doubt. The measurements themselves are not touched.
+ * restored copy, a changed way of projecting, or doubt. Those of a practice with benchmarks of its own are judged by what
+ * is in force now. The measurements themselves are not touched.
  */
 @Service
 public class ProjectionRebuild {
@@ -26,13 +31,19 @@ public class ProjectionRebuild {
     private final StoredForm form;
     private final ApplicationEventPublisher changes;
     private final TransactionTemplate transaction;
+    private final Evaluator evaluator;
+    private final OwnRules rules;
 
     ProjectionRebuild(
             MeasurementMapper rows,
             IndicatorProjection projection,
             StoredForm form,
             ApplicationEventPublisher changes,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            Evaluator evaluator,
+            OwnRules rules) {
+        this.evaluator = evaluator;
+        this.rules = rules;
         this.rows = rows;
         this.projection = projection;
         this.form = form;
@@ -62,8 +73,41 @@ public class ProjectionRebuild {
         return done;
     }
 
+    /** Told how far it is: measurements done, of how many. */
+    public interface Progress {
+        void at(long done, long total);
+    }
+
+    /** Those of one practice, field by field. */
+    public int run(UUID practice, Progress progress) {
+        List<MeasurementMapper.Standing> fields = rows.standing().stream()
+                .filter(each -> each.practiceId().equals(practice))
+                .toList();
+        int all = fields.stream().mapToInt(MeasurementMapper.Standing::count).sum();
+        int done = 0;
+        for (MeasurementMapper.Standing each : fields) {
+            progress.at(done, all);
+            transaction.executeWithoutResult(status -> rebuild(practice, each.fieldId()));
+            done += each.count();
+        }
+        return done;
+    }
+
+    private Envelope judged(UUID practice, boolean own, StoredMeasurement row, Measurement measurement) {
+        if (!own) {
+            return measurement.evaluation();
+        }
+        try {
+            return evaluator.evaluate(practice, row.method(), measurement.readings(), measurement.context());
+        } catch (RefusedException e) {
+            // readings that rules of today would not take stay as they were judged
+            return measurement.evaluation();
+        }
+    }
+
     private void rebuild(UUID practice, UUID field) {
         projection.clear(practice, field);
+        boolean own = rules.any(practice);
         for (StoredMeasurement row : rows.standingOf(practice, field)) {
             Measurement measurement = form.measurement(row);
             DepthLayer layer = row.depthTopMm() == null || row.depthBottomMm() == null
@@ -73,7 +117,7 @@ public class ProjectionRebuild {
                     row.id(),
                     new IndicatorProjection.Place(practice, field, row.visitId(), row.stopId(), layer, row.takenAt()),
                     measurement.readings(),
-                    measurement.evaluation());
+                    judged(practice, own, row, measurement));
             changes.publishEvent(new VisitChanged(practice, field, row.visitId()));
         }
     }

@@ -87,7 +87,7 @@ class CoreFiles {
         return new RulesInForce(built == null ? "unpackaged" : built.getVersion(), hash(texts.benchmarks()));
     }
 
-    private static String hash(Map<String, String> texts) {
+    static String hash(Map<String, String> texts) {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             texts.forEach((name, text) -> {

@@ -3,6 +3,7 @@ package org.morphotera.server.methods;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
@@ -20,9 +21,11 @@ public class Evaluator {
 
     private final MethodRegistry methods;
     private final Benchmarks benchmarks;
+    private final OwnRules own;
     private final Messages messages;
 
-    Evaluator(MethodRegistry methods, Benchmarks benchmarks, Messages messages) {
+    Evaluator(MethodRegistry methods, Benchmarks benchmarks, OwnRules own, Messages messages) {
+        this.own = own;
         this.methods = methods;
         this.benchmarks = benchmarks;
         this.messages = messages;
@@ -34,6 +37,10 @@ public class Evaluator {
      * @throws NotFoundException when there is no such method
      */
     public Envelope evaluate(String method, Object body) {
+        return evaluate(method, body, benchmarks);
+    }
+
+    private Envelope evaluate(String method, Object body, Benchmarks benchmarks) {
         if (!methods.has(method)) {
             throw new NotFoundException("method");
         }
@@ -44,11 +51,17 @@ public class Evaluator {
         throw new RefusedException(FaultText.of(((Outcome.Refused) outcome).faults(), messages));
     }
 
-    public Envelope evaluate(String method, Map<String, Object> readings, Map<String, Object> context) {
+    /** By the benchmarks that are in force for a practice. */
+    public Envelope evaluate(UUID practice, String method, Map<String, Object> readings, Map<String, Object> context) {
+        return evaluate(own.benchmarks(practice), method, readings, context);
+    }
+
+    /** By benchmarks that were asked for once, for many tests one after the other. */
+    public Envelope evaluate(Benchmarks by, String method, Map<String, Object> readings, Map<String, Object> context) {
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("readings", readings);
         body.put("context", context);
-        return evaluate(method, body);
+        return evaluate(method, body, by);
     }
 
     /**

@@ -18,8 +18,13 @@ import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,6 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Lists the methods and evaluates readings without storing anything. */
 @RestController
+@Least(Role.ADVISOR)
 class MethodsController {
 
     /** What the page's copy of the core needs, and the words and units of the catalogue. */
@@ -47,6 +53,7 @@ class MethodsController {
     private final JsonMapper json;
     private final List<MethodEntry> entries;
     private final CoreData coreData;
+    private final OwnRules own;
 
     MethodsController(
             Evaluator evaluator,
@@ -54,7 +61,9 @@ class MethodsController {
             MethodRegistry methods,
             Messages messages,
             Benchmarks benchmarks,
-            CoreFiles.CoreTexts texts) {
+            CoreFiles.CoreTexts texts,
+            OwnRules own) {
+        this.own = own;
         this.evaluator = evaluator;
         this.json = json;
         this.entries = methods.all().stream()
@@ -72,11 +81,13 @@ class MethodsController {
                 roles);
     }
 
+    @OpenToAll
     @GetMapping("/api/methods")
     List<MethodEntry> methods() {
         return entries;
     }
 
+    @OpenToAll
     @GetMapping("/api/methods/{id}")
     MethodEntry one(@PathVariable String id) {
         return NotFoundException.require(
@@ -87,11 +98,22 @@ class MethodsController {
                 "method");
     }
 
+    /** With the own benchmarks of the practice of whoever is signed in. */
+    @OpenToAll
     @GetMapping("/api/core-data")
-    CoreData coreData() {
-        return coreData;
+    CoreData coreData(@AuthenticationPrincipal @Nullable Advisor who) {
+        return who == null
+                ? coreData
+                : new CoreData(
+                        own.texts(who.practiceId()),
+                        coreData.messages(),
+                        coreData.evidence(),
+                        coreData.context(),
+                        coreData.units(),
+                        coreData.stopRoles());
     }
 
+    @OpenToAll
     @PostMapping("/api/methods/{id}/evaluate")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
             content =

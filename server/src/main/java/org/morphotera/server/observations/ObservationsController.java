@@ -2,11 +2,15 @@ package org.morphotera.server.observations;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
+import org.morphotera.server.visits.VisitChanged;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
 import org.morphotera.server.web.Versioned;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.validation.annotation.Validated;
@@ -17,18 +21,22 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What is seen at a stop beside the tests. One observation for each stop on each visit. */
 @RestController
+@Least(Role.ADVISOR)
 class ObservationsController {
 
     private final ObservationMapper rows;
     private final Places places;
     private final Audit audit;
+    private final ApplicationEventPublisher changes;
 
-    ObservationsController(ObservationMapper rows, Places places, Audit audit) {
+    ObservationsController(ObservationMapper rows, Places places, ApplicationEventPublisher changes, Audit audit) {
+        this.changes = changes;
         this.rows = rows;
         this.places = places;
         this.audit = audit;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/observations/{id}")
     @Transactional
     Observation put(
@@ -36,7 +44,7 @@ class ObservationsController {
             @PathVariable UUID id,
             @RequestBody @Validated Observation.Write body) {
         UUID practice = who.practiceId();
-        Places.Place place = places.require(practice, body.visitId(), body.stopId());
+        Places.Place place = places.require(who, body.visitId(), body.stopId());
         if (body.cropVigour() != null && body.cropVigour() * 2 != Math.rint(body.cropVigour() * 2)) {
             throw RefusedException.of("cropVigour", "NOT_HALVES", "Vigour goes in halves: 0, 0.5, 1, 1.5 or 2.");
         }
@@ -61,6 +69,7 @@ class ObservationsController {
         if (there != null && !there.id().equals(id)) {
             throw new StaleException(sent, there);
         }
+        changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
         audit.note(who, "put", "observation", id, null);
         return Versioned.write(
                 sent,

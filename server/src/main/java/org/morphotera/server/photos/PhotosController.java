@@ -18,6 +18,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
@@ -40,6 +42,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Photos of a practice: sent as they are, with where and of what in the address. */
 @RestController
+@Least(Role.ADVISOR)
 class PhotosController {
 
     private final PhotoMapper rows;
@@ -59,6 +62,7 @@ class PhotosController {
      *
      * @param keepPosition leaves the position in the picture, on purpose only
      */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping(
             value = "/api/photos/{id}",
             consumes = {"image/jpeg", "image/png", "image/webp"})
@@ -78,7 +82,7 @@ class PhotosController {
             HttpServletRequest request)
             throws IOException {
         UUID practice = who.practiceId();
-        Places.Place place = places.require(practice, visit, stop);
+        Places.Place place = places.require(who, visit, stop);
         if (method != null && !methods.has(method)) {
             throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
         }
@@ -88,6 +92,7 @@ class PhotosController {
         Photo photo = new Photo(id, visit, stop, place.stop().label(), method, depthMm, note, taken);
         Photo stored = rows.photo(practice, id);
         if (stored != null) {
+            places.requireStop(who, stored.stopId());
             String before = rows.sentHash(practice, id);
             if (before != null && !before.equals(hash) || !same(photo, stored)) {
                 throw new StaleException(photo, stored);
@@ -123,6 +128,7 @@ class PhotosController {
      *
      * @param size {@code small} for a list
      */
+    @Least(Role.GROWER)
     @GetMapping(
             value = "/api/photos/{id}",
             produces = {"image/jpeg", "image/png"})
@@ -130,6 +136,8 @@ class PhotosController {
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @RequestParam(required = false) @Nullable String size) {
+        Photo where = NotFoundException.require(rows.photo(who.practiceId(), id), "photo");
+        places.requireStop(who, where.stopId());
         PhotoMapper.Content small = "small".equals(size) ? rows.small(who.practiceId(), id) : null;
         PhotoMapper.Content photo =
                 small != null ? small : NotFoundException.require(rows.content(who.practiceId(), id), "photo");
@@ -139,20 +147,21 @@ class PhotosController {
                 .body(photo.content());
     }
 
+    @Least(Role.GROWER)
     @GetMapping("/api/fields/{id}/photos")
     List<Photo> ofField(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        return rows.ofField(
-                who.practiceId(), places.requireField(who.practiceId(), id).id());
+        return rows.ofField(who.practiceId(), places.requireField(who, id).id());
     }
 
     /** The newest earlier photo of the same test at the same stop; nothing when there is none. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/stops/{id}/photo-before")
     ResponseEntity<Photo> before(
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @RequestParam @Size(max = 40) String method,
             @RequestParam @Sensible Instant before) {
-        places.requireStop(who.practiceId(), id);
+        places.requireStop(who, id);
         Photo photo = rows.before(who.practiceId(), id, method, before);
         return photo == null ? ResponseEntity.noContent().build() : ResponseEntity.ok(photo);
     }

@@ -11,7 +11,11 @@ import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
+import org.morphotera.server.faces.KeptViews;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -30,11 +34,14 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Plans of fields, and the products of a practice. */
 @RestController
+@Least(Role.ADVISOR)
 class PlansController {
 
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
     private final FieldPlans plans;
+    private final Reach reach;
+    private final KeptViews kept;
     private final PlanMapper rows;
     private final JsonMapper json;
     private final Audit audit;
@@ -43,7 +50,16 @@ class PlansController {
     private final CalculatorRegistry calculators = Calculators.all(Methods.all());
 
     PlansController(
-            FieldPlans plans, PlanMapper rows, JsonMapper json, Audit audit, Benchmarks benchmarks, Messages messages) {
+            FieldPlans plans,
+            PlanMapper rows,
+            JsonMapper json,
+            Audit audit,
+            Benchmarks benchmarks,
+            Messages messages,
+            Reach reach,
+            KeptViews kept) {
+        this.kept = kept;
+        this.reach = reach;
         this.plans = plans;
         this.rows = rows;
         this.json = json;
@@ -52,9 +68,11 @@ class PlansController {
         this.messages = messages;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/fields/{id}/plan")
     FieldPlan.PlanView plan(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        return plans.plan(who.practiceId(), id);
+        reach.requireField(who, id);
+        return kept.of(FieldPlan.PlanView.class, who.practiceId(), id, () -> plans.plan(who.practiceId(), id));
     }
 
     @PutMapping("/api/actions/{id}")

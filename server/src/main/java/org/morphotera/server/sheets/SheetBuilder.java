@@ -17,16 +17,33 @@ import org.morphotera.core.score.StopAverage;
 import org.morphotera.core.score.StopStanding;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.methods.OwnRules;
 import org.springframework.stereotype.Component;
 
 /** From a face to the marks of every school, by the core's scoring. */
-@Component
-public class SheetBuilder {
+public final class SheetBuilder {
+
+    /** Builders by the benchmarks of a practice. */
+    @Component
+    public static final class Builders {
+
+        private final Messages messages;
+        private final OwnRules rules;
+
+        Builders(Messages messages, OwnRules rules) {
+            this.messages = messages;
+            this.rules = rules;
+        }
+
+        public SheetBuilder of(UUID practice) {
+            return new SheetBuilder(messages, rules.benchmarks(practice));
+        }
+    }
 
     private final Messages messages;
     private final Benchmarks benchmarks;
 
-    SheetBuilder(Messages messages, Benchmarks benchmarks) {
+    private SheetBuilder(Messages messages, Benchmarks benchmarks) {
         this.messages = messages;
         this.benchmarks = benchmarks;
     }

@@ -25,7 +25,7 @@ public class SheetReader {
     private final ObservationReader observations;
     private final FieldIndicators indicators;
     private final VisitReader faces;
-    private final SheetBuilder builder;
+    private final SheetBuilder.Builders builders;
 
     SheetReader(
             FieldReader fields,
@@ -33,13 +33,13 @@ public class SheetReader {
             ObservationReader observations,
             FieldIndicators indicators,
             VisitReader faces,
-            SheetBuilder builder) {
+            SheetBuilder.Builders builders) {
         this.fields = fields;
         this.visits = visits;
         this.observations = observations;
         this.indicators = indicators;
         this.faces = faces;
-        this.builder = builder;
+        this.builders = builders;
     }
 
     /** @throws NotFoundException when the field has no such visit, or none at all */
@@ -60,6 +60,7 @@ public class SheetReader {
         List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
         List<Observation> seen = observations.ofVisit(practice, chosen);
         FieldFace face = StandingRows.faceWithVigour(rows, seen);
+        SheetBuilder builder = builders.of(practice);
         PointsSheet soil = builder.soil(face);
         PointsSheet plant = builder.plant(face);
         return new Sheets.SheetView(

@@ -3,6 +3,8 @@ package org.morphotera.server.sheets;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -11,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** One visit of one field as every school marks it. */
 @RestController
+@Least(Role.ADVISOR)
 class SheetsController {
 
     private final SheetReader reader;

@@ -36,6 +36,13 @@ public class Store implements SmartLifecycle {
 
     private static final double GROWN_IDLE = 1.3;
     private static final double GROWN_BUSY = 2.2;
+    /** A pass that makes the file smaller than ever by less than this share was in vain. */
+    private static final double IN_VAIN = 0.02;
+
+    /** So many passes may be in vain, since some only make room for the next; from then on they are further and further apart. */
+    private static final int PATIENCE = 15;
+
+    private static final long LONGEST_PAUSE_NS = TimeUnit.MINUTES.toNanos(10);
 
     private final HikariDataSource source;
     private final DataSourceProperties properties;
@@ -49,6 +56,10 @@ public class Store implements SmartLifecycle {
     private @Nullable Connection probe;
     private long lastVersion;
     private int round;
+    private int inVain;
+    private long pauseNs;
+    private long passAt = System.nanoTime();
+    private long smallest = 1;
 
     Store(
             HikariDataSource source,
@@ -201,11 +212,24 @@ public class Store implements SmartLifecycle {
             lastVersion = store.getCurrentVersion();
             double live = live(pages);
             boolean grown = pages.size() > (idle ? SMALL : 4 * SMALL) + live * (idle ? GROWN_IDLE : GROWN_BUSY);
-            if (grown && (idle || round % BUSY_EVERY == 0) && room.getAsLong() > reserve) {
+            // what is estimated to be live is too little at times: without a pause it would be tried for ever
+            if (pages.size() > 2 * smallest) {
+                smallest = pages.size();
+                inVain = 0;
+                pauseNs = 0;
+            }
+            boolean due = System.nanoTime() - passAt >= pauseNs;
+            if (grown && due && (idle || round % BUSY_EVERY == 0) && room.getAsLong() > reserve) {
                 synchronized (StorageConfiguration.FILE) {
                     store.compactFile(COMPACT_MS);
                 }
                 StorageConfiguration.tune(store);
+                boolean smaller = pages.size() < smallest * (1 - IN_VAIN);
+                inVain = smaller ? 0 : inVain + 1;
+                smallest = Math.min(smallest, pages.size());
+                pauseNs = inVain > PATIENCE ? Math.min(LONGEST_PAUSE_NS, 2 * pauseNs + TimeUnit.SECONDS.toNanos(1)) : 0;
+                passAt = System.nanoTime();
+                lastVersion = store.getCurrentVersion();
             }
         } catch (SQLException | RuntimeException e) {
             LOG.warn("keeping the data file small failed: {}", e.getMessage());

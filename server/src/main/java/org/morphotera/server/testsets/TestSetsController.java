@@ -6,6 +6,8 @@ import java.util.UUID;
 import org.morphotera.core.schedule.WalkSet;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -22,6 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Sets of tests: those that ship, then a practice's own. */
 @RestController
+@Least(Role.ADVISOR)
 class TestSetsController {
 
     private final TestSetMapper rows;
@@ -34,6 +37,7 @@ class TestSetsController {
         this.audit = audit;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/test-sets")
     List<TestSet> all(@AuthenticationPrincipal Advisor who) {
         List<TestSet> sets = new ArrayList<>();

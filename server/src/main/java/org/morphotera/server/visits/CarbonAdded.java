@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.plan.Additions;
 import org.morphotera.core.soil.Season;
+import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -18,9 +19,11 @@ public class CarbonAdded {
 
     private final FieldReader fields;
     private final VisitMapper visits;
+    private final AccountReader accounts;
     private final Additions additions;
 
-    CarbonAdded(FieldReader fields, VisitMapper visits, Benchmarks benchmarks) {
+    CarbonAdded(FieldReader fields, VisitMapper visits, AccountReader accounts, Benchmarks benchmarks) {
+        this.accounts = accounts;
         this.fields = fields;
         this.visits = visits;
         this.additions = new Additions(benchmarks);
@@ -46,7 +49,7 @@ public class CarbonAdded {
                 .anyMatch(each -> additions.biocharOfLate(each.kind(), each.happenedOn(), visit.visitedOn()));
     }
 
-    /** Season by month, on the hemisphere of the stops, else of the practice's other stops; else the northern. */
+    /** Season by month, on the hemisphere of the stops, else of the practice's other stops; else the one in its settings. */
     Season season(UUID practice, LocalDate day, List<Stop> stops) {
         return Season.ofMonth(day.getMonthValue(), south(practice, stops));
     }
@@ -56,6 +59,6 @@ public class CarbonAdded {
             return stops.stream().anyMatch(stop -> stop.latitude() != null && stop.latitude() < 0);
         }
         Double latitude = fields.latitude(practice);
-        return latitude != null && latitude < 0;
+        return latitude == null ? "south".equals(accounts.practice(practice).hemisphere()) : latitude < 0;
     }
 }

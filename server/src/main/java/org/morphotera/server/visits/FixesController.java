@@ -3,6 +3,8 @@ package org.morphotera.server.visits;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -15,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Keeps where somebody stood for a stop. Append-only: another stand is another fix. */
 @RestController
+@Least(Role.ADVISOR)
 class FixesController {
 
     private final FixMapper rows;
@@ -27,10 +30,11 @@ class FixesController {
         this.audit = audit;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/fixes/{id}")
     @Transactional
     Fix put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Fix.Write body) {
-        places.require(who.practiceId(), body.visitId(), body.stopId());
+        places.require(who, body.visitId(), body.stopId());
         Fix sent = new Fix(
                 id,
                 body.visitId(),

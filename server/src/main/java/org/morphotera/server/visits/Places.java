@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -25,19 +27,27 @@ public class Places {
     private final FieldReader fields;
     private final IndicatorReader indicators;
     private final CarbonAdded carbon;
+    private final Reach reach;
 
-    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators, CarbonAdded carbon) {
+    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators, CarbonAdded carbon, Reach reach) {
         this.carbon = carbon;
+        this.reach = reach;
         this.visits = visits;
         this.fields = fields;
         this.indicators = indicators;
     }
 
     /**
-     * @throws NotFoundException when one of them is not the practice's
+     * @throws NotFoundException when one of them is not the practice's, or the visit is not theirs to record at
      * @throws RefusedException when the stop lies in another field
      */
-    public Place require(UUID practice, UUID visitId, UUID stopId) {
+    public Place require(Advisor who, UUID visitId, UUID stopId) {
+        Place place = require(who.practiceId(), visitId, stopId);
+        reach.requireVisit(who, visitId);
+        return place;
+    }
+
+    private Place require(UUID practice, UUID visitId, UUID stopId) {
         Visit visit = NotFoundException.require(visits.visit(practice, visitId), "visit");
         Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
         if (!stop.fieldId().equals(visit.fieldId())) {
@@ -120,13 +130,17 @@ public class Places {
     }
 
     /** @throws NotFoundException when the practice has no such field */
-    public Field requireField(UUID practice, UUID field) {
-        return NotFoundException.require(fields.field(practice, field), "field");
+    public Field requireField(Advisor who, UUID field) {
+        Field found = NotFoundException.require(fields.field(who.practiceId(), field), "field");
+        reach.requireField(who, field);
+        return found;
     }
 
     /** @throws NotFoundException when the practice has no such stop */
-    public Stop requireStop(UUID practice, UUID stop) {
-        return NotFoundException.require(fields.stop(practice, stop), "stop");
+    public Stop requireStop(Advisor who, UUID stop) {
+        Stop found = NotFoundException.require(fields.stop(who.practiceId(), stop), "stop");
+        reach.requireField(who, found.fieldId());
+        return found;
     }
 
     /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */

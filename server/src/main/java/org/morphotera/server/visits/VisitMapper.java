@@ -1,10 +1,12 @@
 package org.morphotera.server.visits;
 
+import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
 /** Rows of visits. Every query names the practice. */
@@ -25,4 +27,15 @@ public interface VisitMapper extends VisitReader {
 
     @Delete("delete from visit where practice_id = #{practice} and id = #{id}")
     void deleteVisit(@Param("practice") UUID practice, @Param("id") UUID id);
+
+    @Select("select p.id, p.name, exists (select 1 from visit_helper h where h.visit_id = #{visit} "
+            + "and h.person_id = p.id) as given from person p where p.practice_id = #{practice} "
+            + "and p.role = 'HELPER' and p.removed_at is null order by p.name, p.id")
+    List<HelpersController.Helper> helpers(@Param("practice") UUID practice, @Param("visit") UUID visit);
+
+    @Delete("delete from visit_helper where practice_id = #{practice} and visit_id = #{visit}")
+    void clearHelpers(@Param("practice") UUID practice, @Param("visit") UUID visit);
+
+    @Insert("insert into visit_helper (visit_id, practice_id, person_id) values (#{visit}, #{practice}, #{person})")
+    void addHelper(@Param("practice") UUID practice, @Param("visit") UUID visit, @Param("person") UUID person);
 }

@@ -27,6 +27,7 @@ public class VisitWriter {
         Visit visit = rows.visit(practice, id);
         if (visit != null) {
             changes.publishEvent(new VisitGone(practice, visit.fieldId(), id));
+            rows.clearHelpers(practice, id);
             rows.deleteVisit(practice, id);
         }
     }

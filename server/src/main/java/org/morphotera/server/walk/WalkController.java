@@ -10,6 +10,9 @@ import org.morphotera.core.result.Envelope.NoteText;
 import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -33,6 +36,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A visit with all that happened on it. */
 @RestController
+@Least(Role.ADVISOR)
 class WalkController {
 
     /** A visit with all that happened on it; {@code contexts} by stop, for live figures in the page. */
@@ -57,6 +61,7 @@ class WalkController {
     private final Places places;
     private final StoredForm form;
     private final Messages messages;
+    private final Reach reach;
 
     WalkController(
             VisitReader visits,
@@ -68,7 +73,9 @@ class WalkController {
             FieldReader fields,
             Places places,
             StoredForm form,
-            Messages messages) {
+            Messages messages,
+            Reach reach) {
+        this.reach = reach;
         this.visits = visits;
         this.measurements = measurements;
         this.drafts = drafts;
@@ -81,10 +88,12 @@ class WalkController {
         this.messages = messages;
     }
 
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/visits/{id}")
     VisitView visit(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
         UUID practice = who.practiceId();
         Visit visit = NotFoundException.require(visits.visit(practice, id), "visit");
+        reach.requireVisit(who, id);
         Field field = fields.field(practice, visit.fieldId());
         List<Stop> stops = fields.stops(practice, visit.fieldId()).stream()
                 .filter(stop -> stop.retiredOn() == null || stop.retiredOn().isAfter(visit.visitedOn()))

@@ -19,6 +19,7 @@ import org.morphotera.core.weather.SampleGroup;
 import org.morphotera.core.weather.SamplingWindows;
 import org.morphotera.core.weather.WaterBalance;
 import org.morphotera.core.weather.WeatherDay;
+import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -42,6 +43,7 @@ public class FieldDays {
     private static final double START_SHARE = 0.7;
     private static final TextureClass UNKNOWN_TEXTURE = TextureClass.LOAM;
     private static final WeatherSource.Spot UNKNOWN_PLACE = new WeatherSource.Spot(0, 52);
+    private static final WeatherSource.Spot UNKNOWN_IN_THE_SOUTH = new WeatherSource.Spot(0, -38);
 
     /**
      * A field with its courses.
@@ -67,6 +69,7 @@ public class FieldDays {
     private final RainMapper rain;
     private final WeatherSource weather;
     private final Benchmarks benchmarks;
+    private final AccountReader accounts;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -76,6 +79,7 @@ public class FieldDays {
             RainMapper rain,
             WeatherSource weather,
             Benchmarks benchmarks,
+            AccountReader accounts,
             JsonMapper json,
             Clock clock) {
         this.fields = fields;
@@ -83,8 +87,14 @@ public class FieldDays {
         this.rain = rain;
         this.weather = weather;
         this.benchmarks = benchmarks;
+        this.accounts = accounts;
         this.json = json;
         this.clock = clock;
+    }
+
+    private WeatherSource.Spot unknown(UUID practice) {
+        boolean south = "south".equals(accounts.practice(practice).hemisphere());
+        return south ? UNKNOWN_IN_THE_SOUTH : UNKNOWN_PLACE;
     }
 
     public Ahead ahead(UUID practice, Field field) {
@@ -93,7 +103,7 @@ public class FieldDays {
         boolean placed = spot != null;
         if (!placed) {
             Double latitude = fields.latitude(practice);
-            spot = latitude == null ? UNKNOWN_PLACE : new WeatherSource.Spot(0, latitude);
+            spot = latitude == null ? unknown(practice) : new WeatherSource.Spot(0, latitude);
         }
         String code =
                 IndicatorRow.readings(indicators.ofField(practice, field.id())).texture(field.textureClass());

@@ -25,6 +25,13 @@ public class ProblemWriter {
         write(response, ProblemDetail.forStatusAndDetail(status, detail));
     }
 
+    /** With a code by which a page knows what to ask for next. */
+    public void write(HttpServletResponse response, HttpStatus status, String detail, String code) throws IOException {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setProperty("code", code);
+        write(response, problem);
+    }
+
     /** With the words that fit the status. */
     void write(HttpServletResponse response, HttpStatus status) throws IOException {
         write(response, status, detail(status));

@@ -18,10 +18,15 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /** One line per API request, with an id that an error page repeats. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
-class RequestLog extends OncePerRequestFilter {
+public class RequestLog extends OncePerRequestFilter {
 
     private static final Logger LOG = LoggerFactory.getLogger("org.morphotera.requests");
     private static final String ID = "request";
+
+    /** Attributes of a request: ids of who makes it, and of their practice. */
+    public static final String PERSON = RequestLog.class.getName() + ".person";
+
+    public static final String PRACTICE = RequestLog.class.getName() + ".practice";
 
     private final ProblemWriter problems;
 
@@ -51,15 +56,29 @@ class RequestLog extends OncePerRequestFilter {
         } finally {
             if (request.getRequestURI().startsWith("/api/")) {
                 LOG.info(
-                        "id={} from={} method={} path={} status={} ms={}",
+                        "id={} person={} practice={} from={} method={} path={} status={} ms={}",
                         currentId(),
+                        known(request, PERSON),
+                        known(request, PRACTICE),
                         request.getRemoteAddr(),
                         request.getMethod(),
-                        request.getRequestURI().replaceAll("[^\\x21-\\x7E]", "?"),
+                        path(request),
                         response.getStatus(),
                         (System.nanoTime() - start) / 1_000_000);
             }
             MDC.remove(ID);
         }
+    }
+
+    /** Secrets that stand in an address stay out of the log. */
+    private static String path(HttpServletRequest request) {
+        return request.getRequestURI()
+                .replaceAll("[^\\x21-\\x7E]", "?")
+                .replaceFirst("^/api/(invited|calendars)/.*", "/api/$1/-");
+    }
+
+    private static Object known(HttpServletRequest request, String attribute) {
+        Object id = request.getAttribute(attribute);
+        return id == null ? "-" : id;
     }
 }

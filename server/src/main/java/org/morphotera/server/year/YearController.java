@@ -2,12 +2,15 @@ package org.morphotera.server.year;
 
 import java.util.List;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What the coming year asks for, by day. */
 @RestController
+@Least(Role.ADVISOR)
 class YearController {
 
     private final DueEntries due;

@@ -8,12 +8,14 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.UUID;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.morphotera.server.RunningApp;
 
 /** Guessing gets slower and slower; whoever owns the account is not kept out by it. */
 @ExtendWith(RunningApp.class)
+@Tag("no-database")
 class SignInDelaysTest {
 
     private final SignInMapper rows;

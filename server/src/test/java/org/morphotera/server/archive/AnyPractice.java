@@ -126,7 +126,7 @@ final class AnyPractice {
             case Types.BIGINT -> random.nextLong();
             case Types.DOUBLE, Types.FLOAT -> number();
             case Types.DATE -> LocalDate.of(2015, 1, 1).plusDays(random.nextInt(4000));
-            case Types.TIMESTAMP_WITH_TIMEZONE ->
+            case Types.TIMESTAMP, Types.TIMESTAMP_WITH_TIMEZONE ->
                 OffsetDateTime.of(2015, 1, 1, 0, 0, 0, 0, ZoneOffset.UTC)
                         .plusSeconds(random.nextInt(400_000_000))
                         .plusNanos(1000L * random.nextInt(1_000_000));

@@ -25,6 +25,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -89,14 +90,22 @@ class ArchiveTest {
     }
 
     private static Path archive(UUID practice) throws IOException {
+        return archive(from, practice);
+    }
+
+    private static Path archive(OwnApp app, UUID practice) throws IOException {
         Path file = folder.resolve(UUID.randomUUID() + ".zip");
-        from.bean(Archives.class)
+        app.bean(Archives.class)
                 .write(practice, file, (done, total) -> assertThat(done).isLessThanOrEqualTo(total));
         return file;
     }
 
     private static Restore.Restored restore(Path file, UUID inPlaceOf) throws DamagedArchiveException {
-        return to.bean(Restore.class)
+        return restore(to, file, inPlaceOf);
+    }
+
+    private static Restore.Restored restore(OwnApp app, Path file, UUID inPlaceOf) throws DamagedArchiveException {
+        return app.bean(Restore.class)
                 .run(file, inPlaceOf, (done, total) -> assertThat(done).isLessThanOrEqualTo(total));
     }
 
@@ -118,6 +127,24 @@ class ArchiveTest {
                                 + "and table_type = 'BASE TABLE'",
                         String.class);
         assertThat(listed).containsExactlyInAnyOrderElementsOf(there);
+    }
+
+    @Test
+    @EnabledIfSystemProperty(named = "morphotera.test-database", matches = "postgres")
+    void aPracticeMovesFromTheServerIntoAFileAndBack() throws Exception {
+        UUID practice = anyPractice(900);
+        Map<String, Set<String>> before = rows(from, practice);
+        Path data = folder.resolve("file");
+        try (OwnApp file = OwnApp.start(
+                "--morphotera.data=" + data,
+                "--spring.datasource.url=jdbc:h2:file:" + data
+                        + ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH;DB_CLOSE_ON_EXIT=FALSE")) {
+            restore(file, archive(practice), null);
+            assertThat(rows(file, practice)).isEqualTo(before);
+            restore(archive(file, practice), null);
+        }
+        assertThat(rows(to, practice)).isEqualTo(before);
+        forget(practice);
     }
 
     @ParameterizedTest

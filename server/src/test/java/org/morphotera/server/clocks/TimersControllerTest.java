@@ -16,15 +16,19 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.StaleException;
 
 /** The edges of clocks that a running server reaches only by chance: what came before, what came twice. */
+@Tag("no-database")
 class TimersControllerTest {
 
     private static final Instant NOW = Instant.parse("2026-05-04T09:00:00Z");
@@ -38,8 +42,14 @@ class TimersControllerTest {
     private final TimerMapper rows = mock(TimerMapper.class);
     private final Places places = mock(Places.class);
     private final Advisor who = mock(Advisor.class);
-    private final TimersController controller =
-            new TimersController(rows, places, Methods.all(), CoreData.MESSAGES, Clock.fixed(NOW, ZoneOffset.UTC));
+    private final TimersController controller = new TimersController(
+            rows,
+            places,
+            Methods.all(),
+            CoreData.MESSAGES,
+            Clock.fixed(NOW, ZoneOffset.UTC),
+            mock(Audit.class),
+            mock(Reach.class));
 
     @BeforeEach
     void signedIn() {
@@ -64,7 +74,7 @@ class TimersControllerTest {
     @Test
     void aClockAtAPlaceThatIsNotThePracticesIsNotWritten() {
         Timer.Write body = body();
-        doThrow(new NotFoundException("stop")).when(places).require(PRACTICE, body.visitId(), body.stopId());
+        doThrow(new NotFoundException("stop")).when(places).require(who, body.visitId(), body.stopId());
         assertThatThrownBy(() -> controller.put(who, ID, body)).isInstanceOf(NotFoundException.class);
         verify(rows, never()).insert(any(), any(), any());
         verify(rows, never()).insertStep(any(), any(), any());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -11,6 +12,7 @@ import org.morphotera.core.CoreData;
 import org.morphotera.server.web.RefusedException;
 import tools.jackson.databind.json.JsonMapper;
 
+@Tag("no-database")
 class BoundaryTest {
 
     private static final String SOUND =

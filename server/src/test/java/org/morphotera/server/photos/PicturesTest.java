@@ -15,6 +15,7 @@ import java.util.Base64;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -22,6 +23,7 @@ import org.morphotera.server.SomePicture;
 import org.morphotera.server.web.RefusedException;
 
 /** Pictures are unpacked within bounds and drawn anew, so that nothing but what they show is kept. */
+@Tag("no-database")
 class PicturesTest {
 
     private static final String PLACE = "52.1 N 4.3 E";

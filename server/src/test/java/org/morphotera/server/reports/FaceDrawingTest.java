@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.faces.Faces;
 import org.xml.sax.InputSource;
 
 /** The face on paper: each finding with its figure at its depth, as the core lays it out. */
+@Tag("no-database")
 class FaceDrawingTest {
 
     private static Faces.FindingView finding(String label, Double top, Double bottom, double standing, double figure) {

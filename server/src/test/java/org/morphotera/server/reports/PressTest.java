@@ -9,9 +9,11 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Few reports are made at once, few wait, and none for long. */
+@Tag("no-database")
 class PressTest {
 
     private static void await(CountDownLatch latch) {

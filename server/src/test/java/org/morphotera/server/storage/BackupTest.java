@@ -12,12 +12,14 @@ import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.ApiClient;
 import org.morphotera.server.OwnApp;
 
 /** A copy made while the server runs and writes is whole, and starts as a server of its own. */
+@Tag("data-file")
 class BackupTest {
 
     @TempDir

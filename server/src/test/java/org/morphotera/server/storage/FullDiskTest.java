@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.ApiClient;
@@ -12,6 +13,7 @@ import org.morphotera.server.ApiClient.Answer;
 import org.morphotera.server.OwnApp;
 
 /** A disk without room takes no writes, says so, and is used again once there is room. */
+@Tag("data-file")
 class FullDiskTest {
 
     private static final String OPTIONS = ";MODE=PostgreSQL;DATABASE_TO_LOWER=TRUE;DEFAULT_NULL_ORDERING=HIGH;"

@@ -7,9 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Writes that wait together share a sync, and none is answered by one that began before it was committed. */
+@Tag("no-database")
 class GroupSyncTest {
 
     @Test

@@ -15,12 +15,14 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.ApiClient;
 import org.morphotera.server.OwnApp;
 
 /** What was acknowledged is on the disk: whenever the power is cut, and whatever of the later writes arrived. */
+@Tag("data-file")
 class PowerCutTest {
 
     private static final int CUTS = Integer.getInteger("morphotera.cuts", 12);
@@ -62,7 +64,9 @@ class PowerCutTest {
             }
         }
         System.out.println("cuts: " + CUTS + ", writes: " + known.get(CUTS - 1).size());
-        assertThat(known.get(CUTS - 1).size()).as("writes before the last cut").isGreaterThanOrEqualTo(CUTS * WRITES_BETWEEN);
+        assertThat(known.get(CUTS - 1).size())
+                .as("writes before the last cut")
+                .isGreaterThanOrEqualTo(CUTS * WRITES_BETWEEN);
         for (int cut = 0; cut < CUTS; cut++) {
             assertThat(growers(folder.resolve("cut" + cut)))
                     .as("after cut %d", cut)
