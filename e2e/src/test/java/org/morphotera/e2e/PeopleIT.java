@@ -54,14 +54,14 @@ class PeopleIT extends Journeys {
 
     @Test
     void aHelperRecordsAtTheVisitGivenAndPlansNothing() {
-        Page helper = invited("Wren", "wren@tidemark.example", "Helper", null, 390);
+        Page helper = invited("Teal", "teal@tidemark.example", "Helper", null, 390);
         assertThat(helper.getByText("Fields appear once an advisor has given you a visit"))
                 .isVisible();
 
         Page advisor = onNewVisit("Gull Polder", null, 1280, 800);
         button(advisor, "Helpers").click();
-        advisor.getByLabel("Wren").check();
-        assertThat(advisor.getByText("Given to Wren to record at.")).isVisible();
+        advisor.getByLabel("Teal").check();
+        assertThat(advisor.getByText("Given to Teal to record at.")).isVisible();
         String visit = advisor.url();
 
         helper.reload();
@@ -82,7 +82,7 @@ class PeopleIT extends Journeys {
                         .first())
                 .isVisible();
         // and nothing else, however it is asked for
-        ApiClient client = server.nobody().signIn("wren@tidemark.example", PASSWORD);
+        ApiClient client = server.nobody().signIn("teal@tidemark.example", PASSWORD);
         String field = client.get("/api/fields").list().get(0).get("id").toString();
         assertThat(client.get("/api/fields/" + field + "/plan").status()).isEqualTo(403);
         assertThat(client.put("/api/growers/" + field, Map.of("name", "x", "version", 0))
@@ -92,7 +92,7 @@ class PeopleIT extends Journeys {
         // removed, the helper is out at once; the name stays
         Page owner = chromium.signedIn(server, 1280, 800);
         owner.navigate(server.url("/settings/people"));
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Wren")))
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Teal")))
                 .click();
         button(owner, "Remove from the practice").click();
         button(owner, "Remove").click();
