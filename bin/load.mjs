@@ -1,5 +1,6 @@
-// Fifty clients that read and write at the same time: node bin/load.mjs BASE SECONDS CLIENTS
-const [base, seconds = '120', clients = '50'] = process.argv.slice(2)
+// Clients that read and write at the same time: node bin/load.mjs BASE SECONDS CLIENTS PAUSE
+// Each rests for PAUSE milliseconds on average after a call, as a person looks at what came; 0 never rests.
+const [base, seconds = '120', clients = '50', pause = '0'] = process.argv.slice(2)
 const until = Date.now() + Number(seconds) * 1000
 const times = []
 const statuses = new Map()
@@ -23,6 +24,7 @@ async function client() {
     }
     const text = await response.text()
     times.push(performance.now() - start)
+    if (pause !== '0') await new Promise((done) => setTimeout(done, Math.random() * 2 * Number(pause)))
     const status = `${response.status} ${response.status >= 500 ? path.replace(/[0-9a-f-]{36}/g, '…') : ''}`
     statuses.set(status, (statuses.get(status) ?? 0) + 1)
     return text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : undefined
@@ -54,6 +56,6 @@ async function client() {
 await Promise.all(Array.from({ length: Number(clients) }, client))
 times.sort((a, b) => a - b)
 const at = (share) => Math.round(times[Math.floor(times.length * share)])
-console.log(`load: ${clients} clients, ${seconds} s: ${times.length} calls, p50 ${at(0.5)} ms, p95 ${at(0.95)} ms`)
+console.log(`load: ${clients} clients, ${pause} ms of rest, ${seconds} s: ${times.length} calls, p50 ${at(0.5)} ms, p95 ${at(0.95)} ms`)
 console.log('load: answers', Object.fromEntries([...statuses].sort()))
 process.exit([...statuses.keys()].some((status) => status >= '500') ? 1 : 0)

@@ -1,6 +1,6 @@
 // Times reads of a running server as a signed-in advisor: node reads.mjs ADDRESS LABEL
 // Prints median and 95th percentile over 120 reads of each page's data, after 40 to warm up; each read is of the next of
-// up to 120 fields, so that what the server keeps of one helps no other.
+// up to 120 fields. The server is to keep no views (morphotera.kept-views=0): of few fields all would be kept.
 import { signedIn } from './client.mjs'
 const [address, label] = process.argv.slice(2)
 const call = await signedIn(address)

@@ -45,10 +45,10 @@ module.exports = {
     }),
     {
       name: 'pictures-keep-to-themselves',
-      comment: 'a picture of one method knows the frame, not another picture',
+      comment: 'a picture of one method knows the frame and photos, not another picture',
       severity: 'error',
       from: { path: '^src/capture/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/capture/([^/]+)/', pathNot: ['^src/capture/$1/', '^src/capture/(frame|by-sight)/'] },
+      to: { path: '^src/capture/([^/]+)/', pathNot: ['^src/capture/$1/', '^src/capture/(frame|by-sight|photo)/'] },
     },
   ],
   options: {

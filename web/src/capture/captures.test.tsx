@@ -1,60 +1,19 @@
-import { QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { cleanup, fireEvent, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { useState, type ComponentType } from 'react'
-import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { MethodEntry, Stop } from '../api/schema'
 import type { Readings } from '../api/readings'
-import type { Content } from '../device/device'
-import { clientWithCatalogue, evaluated, methodOf, noNetwork } from '../testing/realCore'
-import type { CaptureProps } from './frame/panel'
-
-const pictures = import.meta.glob<{ default: ComponentType<CaptureProps> }>('./*/index.ts', { eager: true })
+import { openPanel } from '../testing/HeldPanel'
+import { evaluated, methodOf, noNetwork } from '../testing/realCore'
 
 let kept: Readings
 
-/** A capture panel with its draft in memory. */
-function Held({ Panel, of }: { Panel: ComponentType<CaptureProps>; of: MethodEntry }) {
-  const [content, setContent] = useState<Content>({ readings: {} })
-  const change = (next: Content) => {
-    kept = next.readings
-    setContent(next)
-  }
-  const draft = {
-    content,
-    place: { id: 'm', visitId: 'v', stopId: 's', method: of.id },
-    change,
-    move: () => {},
-    undo: undefined,
-    conflict: undefined,
-    resolve: () => {},
-    discard: async () => {},
-    finished: () => {},
-  }
-  return (
-    <Panel
-      draft={draft}
-      context={{}}
-      method={of}
-      stop={{ id: 's', label: 'Stop 1' } as Stop}
-      place={{ field: 'Long Dyke', fieldId: 'f', stop: 'Stop 1' }}
-      goOn={() => {}}
-    />
-  )
-}
-
 /** The picture of a method, with what the catalogue says of it and the core as compiled for the page. */
 function open(id: string) {
-  const client = clientWithCatalogue()
-  const Panel = pictures[`./${id}/index.ts`]!.default
-  render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter>
-        <Held Panel={Panel} of={methodOf(id)} />
-      </MemoryRouter>
-    </QueryClientProvider>,
-  )
+  openPanel(id, {
+    onChange: (content) => {
+      kept = content.readings
+    },
+  })
   return userEvent.setup()
 }
 

@@ -9,3 +9,12 @@ export function openPractice(evidenceFiles: string): void
 export function deal(deal: string): string
 export function scene(deal: string, method: string, topMm: number): string
 export function verdict(round: string): string
+export function look(kind: string, inputs: string, rgba: Uint8ClampedArray, width: number): string
+export function lookAtBoth(
+  kind: string,
+  inputs: string,
+  before: Uint8ClampedArray,
+  widthBefore: number,
+  after: Uint8ClampedArray,
+  widthAfter: number,
+): string

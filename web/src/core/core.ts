@@ -7,6 +7,9 @@ import type { Envelope, NoteText } from '../api/schema'
 
 export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: undefined; faults: Fault[] }
 
+/** A picture as four bytes a point, from the top left. */
+export type Points = { data: Uint8ClampedArray; width: number }
+
 /** The rules of the job, in the page. */
 export type Core = {
   evaluate: (method: string, readings: Readings, context: Readings) => Outcome
@@ -16,6 +19,8 @@ export type Core = {
   workOut: (calculator: string, inputs: Readings) => Outcome
   /** what a calculator's answer comes to, in a few words; empty where it is no amount */
   amount: (calculator: string, answer: Envelope, garden: boolean, us: boolean) => string
+  /** readings proposed from pictures; the envelope holds a `proposal` too */
+  look: (kind: string, inputs: Readings, pictures: Points[]) => Outcome
   /** what to mind about a day, its season by its ISO date */
   conditions: (context: Readings, date: string, south: boolean) => NoteText[]
 }
@@ -43,6 +48,16 @@ export function useCore(): Core | undefined {
         },
         amount: (calculator, answer, garden, us) =>
           compiled.amount(calculator, JSON.stringify(answer), garden, us),
+        look: (kind, inputs, pictures) => {
+          const said = JSON.stringify(inputs)
+          const [one, other] = pictures
+          const answer = JSON.parse(
+            other
+              ? compiled.lookAtBoth(kind, said, one!.data, one!.width, other.data, other.width)
+              : compiled.look(kind, said, one!.data, one!.width),
+          )
+          return answer.errors ? { faults: answer.errors } : { envelope: answer }
+        },
         conditions: (context, date, south) =>
           JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
       }

@@ -5,13 +5,15 @@ import { api, ApiError, must } from '../api/client'
 import type { Bag, Laboratory } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, buttonLook, Check, Labelled, Select } from '../ui/controls'
-import { plainNumber, useUnits } from '../units/units'
+import { useUnits } from '../units/units'
+import { useMoney } from '../units/money'
 import { showDay } from '../words/dates'
 import { shownCode, timeLeft, useMinute } from './bags'
 import { labelled, useLabTests } from './tests'
 
 /** Bags that are not sent: chosen for labels, or sent together. */
 export function BagsHere({ bags, laboratories }: { bags: Bag[]; laboratories: Laboratory[] }) {
+  const money = useMoney()
   const client = useQueryClient()
   const options = useLabTests()
   const units = useUnits()
@@ -167,7 +169,7 @@ export function BagsHere({ bags, laboratories }: { bags: Bag[]; laboratories: La
                 Note as sent
               </Button>
               <span className="pb-2.5">
-                {total === undefined ? 'A price is not known.' : `${plainNumber(total)} in all`}
+                {total === undefined ? 'A price is not known.' : `${money.text(total)} in all`}
               </span>
             </>
           )}

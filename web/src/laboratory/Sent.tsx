@@ -1,9 +1,9 @@
+import { useMoney } from '../units/money'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, must } from '../api/client'
 import type { Bag, Dispatch } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button } from '../ui/controls'
-import { plainNumber } from '../units/units'
 import { showClock, showDay } from '../words/dates'
 import { shownCode, useMinute } from './bags'
 
@@ -17,6 +17,7 @@ export function Sent({
   bags: Bag[]
   onResults: (dispatch: Dispatch) => void
 }) {
+  const money = useMoney()
   const client = useQueryClient()
   const now = useMinute()
   const back = useMutation({
@@ -49,7 +50,7 @@ export function Sent({
                   <span className="font-semibold">{each.laboratory}</span>{' '}
                   <span className="text-[15px] text-soft">
                     {showDay(each.sentAt)}, {showClock(each.sentAt)}
-                    {each.total !== undefined ? ` · ${plainNumber(each.total)} in all` : ''}
+                    {each.total !== undefined ? ` · ${money.text(each.total)} in all` : ''}
                   </span>
                 </p>
                 <p className="text-[15px]">

@@ -4,7 +4,8 @@ import { api, must } from '../api/client'
 import type { NewAuthenticator } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
-import { faultOf, otherFault } from './faults'
+import { faultOf, Refused } from './Refused'
+import { PasswordEntry } from './PasswordEntry'
 
 /** A second thing beside the password: codes of an authenticator on one's phone. */
 export function AuthenticatorPart({ on }: { on: boolean }) {
@@ -40,11 +41,7 @@ export function AuthenticatorPart({ on }: { on: boolean }) {
           <Button className="justify-self-start" disabled={begin.isPending} onClick={() => begin.mutate()}>
             Set one up
           </Button>
-          {otherFault(begin.error, []) && (
-            <p role="alert" className="text-failing">
-              {otherFault(begin.error, [])}
-            </p>
-          )}
+          <Refused error={begin.error} />
         </>
       )}
     </section>
@@ -100,17 +97,12 @@ function Proof({ made, onUsed }: { made: NewAuthenticator; onUsed: (spares: stri
           />
         )}
       </Labelled>
-      <Labelled label="Your password" error={faultOf(use.error, 'password')}>
-        {(aria) => (
-          <Input
-            {...aria}
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
-        )}
-      </Labelled>
+      <PasswordEntry
+        label="Your password"
+        error={faultOf(use.error, 'password')}
+        value={password}
+        onChange={setPassword}
+      />
       <Button
         type="submit"
         kind="primary"
@@ -119,11 +111,7 @@ function Proof({ made, onUsed }: { made: NewAuthenticator; onUsed: (spares: stri
       >
         Use it from now on
       </Button>
-      {otherFault(use.error, ['code', 'password']) && (
-        <p role="alert" className="text-failing">
-          {otherFault(use.error, ['code', 'password'])}
-        </p>
-      )}
+      <Refused error={use.error} entries={['code', 'password']} />
     </form>
   )
 }
@@ -164,25 +152,16 @@ function Off() {
       }}
     >
       <p>Signing in asks for a code of your authenticator.</p>
-      <Labelled label="Your password, to do without it" error={faultOf(off.error, 'password')}>
-        {(aria) => (
-          <Input
-            {...aria}
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
-        )}
-      </Labelled>
+      <PasswordEntry
+        label="Your password, to do without it"
+        error={faultOf(off.error, 'password')}
+        value={password}
+        onChange={setPassword}
+      />
       <Button type="submit" className="justify-self-start" disabled={password === '' || off.isPending}>
         Do without it
       </Button>
-      {otherFault(off.error, ['password']) && (
-        <p role="alert" className="text-failing">
-          {otherFault(off.error, ['password'])}
-        </p>
-      )}
+      <Refused error={off.error} entries={['password']} />
     </form>
   )
 }

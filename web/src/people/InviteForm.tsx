@@ -5,7 +5,7 @@ import type { InvitationWrite, OpenInvitation } from '../api/schema'
 import { queries } from '../queries/queries'
 import type { Role } from '../queries/role'
 import { Button, Input, Labelled } from '../ui/controls'
-import { faultOf, otherFault } from './faults'
+import { faultOf, Refused } from './Refused'
 import { RoleChoice } from './RoleChoice'
 
 const ENTRIES = ['name', 'email', 'role', 'growerId']
@@ -66,11 +66,7 @@ export function InviteForm({ onMade }: { onMade: (invitation: OpenInvitation) =>
       >
         Make the invitation
       </Button>
-      {otherFault(invite.error, ENTRIES) && (
-        <p role="alert" className="text-failing">
-          {otherFault(invite.error, ENTRIES)}
-        </p>
-      )}
+      <Refused error={invite.error} entries={ENTRIES} />
     </form>
   )
 }

@@ -4,7 +4,8 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api, must, signIn } from '../api/client'
 import { Button, Input, Labelled } from '../ui/controls'
 import { Loading } from '../ui/states'
-import { faultOf, otherFault } from './faults'
+import { faultOf, Refused } from './Refused'
+import { PasswordEntry } from './PasswordEntry'
 import { roleLabel } from './words'
 
 /** Where an invitation, or a forgotten password, is taken up. */
@@ -78,21 +79,13 @@ export function InvitedPage() {
             )}
           </Labelled>
         )}
-        <Labelled
+        <PasswordEntry
           label="A password of your own"
           error={faultOf(take.error, 'password')}
-          help="At least 12 characters. A few words that don’t belong together are easy to keep and hard to guess."
-        >
-          {(aria) => (
-            <Input
-              {...aria}
-              type="password"
-              autoComplete="new-password"
-              value={password}
-              onChange={(event) => setPassword(event.target.value)}
-            />
-          )}
-        </Labelled>
+          chosen
+          value={password}
+          onChange={setPassword}
+        />
         <Button
           type="submit"
           kind="primary"
@@ -100,11 +93,7 @@ export function InvitedPage() {
         >
           {take.isPending ? 'A moment …' : said.newPassword ? 'Use this password' : 'Begin'}
         </Button>
-        {otherFault(take.error, ['name', 'password']) && (
-          <p role="alert" className="text-failing">
-            {otherFault(take.error, ['name', 'password'])}
-          </p>
-        )}
+        <Refused error={take.error} entries={['name', 'password']} />
       </form>
     </main>
   )

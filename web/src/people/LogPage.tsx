@@ -14,7 +14,7 @@ const ACTIONS: Record<string, string> = {
   begin: 'began',
   start: 'started',
   stop: 'stopped',
-  done: 'looked as called by',
+  done: 'looked at the call of',
   close: 'closed',
   'sign-in': 'signed in',
   failed: 'failed at',
@@ -131,5 +131,5 @@ function told(action: string, entity: string): string {
   if (action === 'sign-in') return ACTIONS[action]!
   if (action === 'failed') return 'did not sign in: a wrong password'
   const does = ACTIONS[action]
-  return does ? `${does} a ${words(entity)}`.replace(/ a ([aeiou])/, ' an $1') : `${words(action)}`
+  return does ? `${does}: ${words(entity)}` : words(action)
 }

@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, must } from '../api/client'
-import { Button, Input, Labelled } from '../ui/controls'
-import { faultOf, otherFault } from './faults'
+import { Button } from '../ui/controls'
+import { faultOf, Refused } from './Refused'
+import { PasswordEntry } from './PasswordEntry'
 
 /** Another password for the old one. */
 export function PasswordForm({ onChanged }: { onChanged: () => void }) {
@@ -24,32 +25,19 @@ export function PasswordForm({ onChanged }: { onChanged: () => void }) {
         change.mutate({ current, next })
       }}
     >
-      <Labelled label="Password until now" error={faultOf(change.error, 'current')}>
-        {(aria) => (
-          <Input
-            {...aria}
-            type="password"
-            autoComplete="current-password"
-            value={current}
-            onChange={(event) => setCurrent(event.target.value)}
-          />
-        )}
-      </Labelled>
-      <Labelled
+      <PasswordEntry
+        label="Password until now"
+        error={faultOf(change.error, 'current')}
+        value={current}
+        onChange={setCurrent}
+      />
+      <PasswordEntry
         label="New password"
         error={faultOf(change.error, 'next')}
-        help="At least 12 characters. A few words that don’t belong together are easy to keep and hard to guess."
-      >
-        {(aria) => (
-          <Input
-            {...aria}
-            type="password"
-            autoComplete="new-password"
-            value={next}
-            onChange={(event) => setNext(event.target.value)}
-          />
-        )}
-      </Labelled>
+        chosen
+        value={next}
+        onChange={setNext}
+      />
       <Button
         type="submit"
         kind="primary"
@@ -61,11 +49,7 @@ export function PasswordForm({ onChanged }: { onChanged: () => void }) {
       {change.isSuccess && (
         <p role="status">Changed. Wherever else you were signed in, you are not any more.</p>
       )}
-      {otherFault(change.error, ['current', 'next']) && (
-        <p role="alert" className="text-failing">
-          {otherFault(change.error, ['current', 'next'])}
-        </p>
-      )}
+      <Refused error={change.error} entries={['current', 'next']} />
     </form>
   )
 }

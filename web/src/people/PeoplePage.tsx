@@ -8,7 +8,7 @@ import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
 import { showDay } from '../words/dates'
 import { AddressOnce } from './AddressOnce'
-import { otherFault } from './faults'
+import { Refused } from './Refused'
 import { InviteForm } from './InviteForm'
 import { PersonForm } from './PersonForm'
 import { SettingsFrame } from './SettingsFrame'
@@ -136,11 +136,7 @@ function Invitations({ invitations }: { invitations: OpenInvitation[] }) {
           </li>
         ))}
       </ul>
-      {otherFault(withdraw.error, []) && (
-        <p role="alert" className="text-failing">
-          {otherFault(withdraw.error, [])}
-        </p>
-      )}
+      <Refused error={withdraw.error} />
     </section>
   )
 }

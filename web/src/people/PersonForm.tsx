@@ -4,7 +4,7 @@ import { api, must } from '../api/client'
 import type { OpenInvitation, PersonWrite, PracticePerson } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
-import { faultOf, otherFault } from './faults'
+import { faultOf, Refused } from './Refused'
 import { RoleChoice } from './RoleChoice'
 
 const ENTRIES = ['name', 'role', 'growerId']
@@ -52,11 +52,7 @@ export function PersonForm({
     onSuccess: done,
   })
   const fault = (field: string) => faultOf(keep.error, field)
-  const other =
-    otherFault(keep.error, ENTRIES) ??
-    otherFault(remove.error, []) ??
-    otherFault(renew.error, []) ??
-    otherFault(lost.error, [])
+  const refused = keep.error ?? remove.error ?? renew.error ?? lost.error
   return (
     <form
       className="grid gap-4"
@@ -86,11 +82,7 @@ export function PersonForm({
       {role !== person.role && (
         <p className="text-[15px] text-soft">They are signed out where they are, and sign in anew.</p>
       )}
-      {other && (
-        <p role="alert" className="text-failing">
-          {other}
-        </p>
-      )}
+      <Refused error={refused} entries={keep.error ? ENTRIES : []} />
       <div className="grid justify-items-start border-t border-rule pt-2">
         <Button kind="quiet" disabled={renew.isPending} onClick={() => renew.mutate()}>
           The password is forgotten: an address for a new one

@@ -7,7 +7,8 @@ import { queries } from '../queries/queries'
 import { Button, Choice, Input, Labelled } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { AddressOnce } from './AddressOnce'
-import { faultOf, otherFault } from './faults'
+import { faultOf, Refused } from './Refused'
+import { PasswordEntry } from './PasswordEntry'
 import { SettingsFrame } from './SettingsFrame'
 
 const SCHOOLS = [
@@ -123,11 +124,7 @@ function SettingsForm({ settings }: { settings: PracticeSettings }) {
         Keep
       </Button>
       {keep.isSuccess && <p role="status">Kept.</p>}
-      {otherFault(keep.error, ['name', 'currency']) && (
-        <p role="alert" className="text-failing">
-          {otherFault(keep.error, ['name', 'currency'])}
-        </p>
-      )}
+      <Refused error={keep.error} entries={['name', 'currency']} />
     </form>
   )
 }
@@ -182,11 +179,7 @@ function NewPractice() {
         >
           Make it
         </Button>
-        {otherFault(make.error, ['name', 'ownerName', 'ownerEmail']) && (
-          <p role="alert" className="text-failing">
-            {otherFault(make.error, ['name', 'ownerName', 'ownerEmail'])}
-          </p>
-        )}
+        <Refused error={make.error} entries={['name', 'ownerName', 'ownerEmail']} />
       </form>
     </section>
   )
@@ -226,17 +219,12 @@ function Closing({ name }: { name: string }) {
             />
           )}
         </Labelled>
-        <Labelled label="Your password" error={faultOf(close.error, 'password')}>
-          {(aria) => (
-            <Input
-              {...aria}
-              type="password"
-              autoComplete="current-password"
-              value={password}
-              onChange={(event) => setPassword(event.target.value)}
-            />
-          )}
-        </Labelled>
+        <PasswordEntry
+          label="Your password"
+          error={faultOf(close.error, 'password')}
+          value={password}
+          onChange={setPassword}
+        />
         <Button
           type="submit"
           className="justify-self-start"
@@ -244,11 +232,7 @@ function Closing({ name }: { name: string }) {
         >
           Close it for everybody
         </Button>
-        {otherFault(close.error, ['name', 'password']) && (
-          <p role="alert" className="text-failing">
-            {otherFault(close.error, ['name', 'password'])}
-          </p>
-        )}
+        <Refused error={close.error} entries={['name', 'password']} />
       </form>
     </section>
   )

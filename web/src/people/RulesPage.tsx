@@ -10,7 +10,7 @@ import { asLevel, LevelMark } from '../ui/levels'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
 import { showDay, words } from '../words/dates'
-import { otherFault } from './faults'
+import { Refused } from './Refused'
 import { RuleForm } from './RuleForm'
 import { RuleShape } from './RuleShape'
 import { SettingsFrame } from './SettingsFrame'
@@ -185,11 +185,7 @@ function Keeping({
         </p>
       )}
       {look.data && <Changes preview={look.data} />}
-      {otherFault(look.error ?? keep.error, []) && (
-        <p role="alert" className="text-failing">
-          {otherFault(look.error ?? keep.error, [])}
-        </p>
-      )}
+      <Refused error={look.error ?? keep.error} />
     </section>
   )
 }

@@ -6,7 +6,7 @@ import { Button, Choice } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { showClock, showDay } from '../words/dates'
 import { AuthenticatorPart } from './AuthenticatorPart'
-import { otherFault } from './faults'
+import { Refused } from './Refused'
 import { PasswordForm } from './PasswordForm'
 import { SettingsFrame } from './SettingsFrame'
 import { deviceWords, roleLabel } from './words'
@@ -54,11 +54,7 @@ export function YouPage() {
             onChange={(theme) => change.mutate({ ...settings, theme })}
           />
         </div>
-        {otherFault(change.error, []) && (
-          <p role="alert" className="text-failing">
-            {otherFault(change.error, [])}
-          </p>
-        )}
+        <Refused error={change.error} />
       </section>
       <div className="grid items-start gap-8 lg:grid-cols-2">
         <section aria-labelledby="password" className="grid gap-4">
@@ -131,11 +127,7 @@ function OpenSessions() {
           Sign out everywhere else
         </Button>
       )}
-      {otherFault(end.error ?? endOthers.error, []) && (
-        <p role="alert" className="text-failing">
-          {otherFault(end.error ?? endOthers.error, [])}
-        </p>
-      )}
+      <Refused error={end.error ?? endOthers.error} />
     </section>
   )
 }

@@ -268,7 +268,7 @@ it('asks the log by person, kind and day', async () => {
   })
   const { user } = open('/settings/log', <LogPage />, '/settings/log')
   const list = within(await screen.findByRole('list', { name: 'Entries' }))
-  expect(list.getByText(/recorded a measurement/)).toBeTruthy()
+  expect(list.getByText(/recorded: measurement/)).toBeTruthy()
   expect(list.getByText(/signed in/)).toBeTruthy()
   await user.selectOptions(await screen.findByLabelText('Who'), 'Wren')
   await user.selectOptions(screen.getByLabelText('What'), 'measurement')

@@ -3,11 +3,13 @@ import { queries } from '../queries/queries'
 import type { ActionView, PlanView } from '../api/schema'
 import { OutlookChart } from '../charts/OutlookChart'
 import { showDay, today } from '../words/dates'
-import { plainNumber, useUnits } from '../units/units'
+import { useUnits } from '../units/units'
+import { useMoney } from '../units/money'
 import { useAmount } from './useAmount'
 
 /** The plan on paper, for the grower: what to do, how much, when, who and what it costs. Seen in print only. */
 export function PaperPlan({ plan }: { plan: PlanView }) {
+  const money = useMoney()
   const practice = useQuery(queries.session()).data?.me?.practice
   const units = useUnits()
   const amountOf = useAmount(plan.garden)
@@ -47,7 +49,8 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
       )}
       {plan.agreedCost > 0 && (
         <p className="mt-1 text-right">
-          In all <strong>{plainNumber(plan.agreedCost, 0)}</strong>, in the currency of the prices
+          In all <strong>{money.text(plan.agreedCost, 0)}</strong>
+          {!money.isSet && ', in the currency of the prices'}
         </p>
       )}
       {plan.proposals.length > 0 && (
@@ -108,6 +111,7 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
 }
 
 function Line({ view, number }: { view: ActionView; number: number }) {
+  const money = useMoney()
   const units = useUnits()
   const { action } = view
   return (
@@ -128,7 +132,7 @@ function Line({ view, number }: { view: ActionView; number: number }) {
         {action.dueTo && ` to ${showDay(action.dueTo)}`}
       </td>
       <td className="py-1 pr-3">{action.person}</td>
-      <td className="py-1 pr-3 text-right">{action.cost !== undefined && plainNumber(action.cost, 0)}</td>
+      <td className="py-1 pr-3 text-right">{action.cost !== undefined && money.text(action.cost, 0)}</td>
       <td className="py-1">
         <span className="inline-block w-24 border-b border-strong-rule">&nbsp;</span>
       </td>

@@ -10,7 +10,8 @@ import { FieldNav } from '../fields/FieldNav'
 import { Button } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading, Notice } from '../ui/states'
-import { plainNumber, useUnits } from '../units/units'
+import { useUnits } from '../units/units'
+import { useMoney } from '../units/money'
 import { ActionForm } from './ActionForm'
 import { useMay } from '../queries/role'
 import { useAmount } from './useAmount'
@@ -70,6 +71,7 @@ export function PlanPage() {
 }
 
 function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) => void }) {
+  const money = useMoney()
   if (plan.actions.length === 0)
     return (
       <section>
@@ -91,7 +93,8 @@ function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) =
       </ol>
       {plan.agreedCost > 0 && (
         <p className="border-t border-strong-rule pt-2 text-right">
-          Agreed in all <strong>{plainNumber(plan.agreedCost, 0)}</strong>, in the currency of your prices
+          Agreed in all <strong>{money.text(plan.agreedCost, 0)}</strong>
+          {!money.isSet && ', in the currency of your prices'}
         </p>
       )}
     </section>
@@ -100,6 +103,7 @@ function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) =
 
 function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) {
   const may = useMay()
+  const money = useMoney()
   const units = useUnits()
   const { action } = view
   const when =
@@ -141,7 +145,7 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
             </span>
           )}
         </span>
-        <span className="text-right">{action.cost !== undefined && plainNumber(action.cost, 0)}</span>
+        <span className="text-right">{action.cost !== undefined && money.text(action.cost, 0)}</span>
       </button>
     </li>
   )

@@ -123,6 +123,28 @@ describe('a plan', () => {
     })
   })
 
+  it('tells costs in the currency that the practice has set', async () => {
+    const action = { ...planDone.actions[0]!.action, cost: 1200 }
+    const view = { ...planDone, agreedCost: 1200, actions: [{ ...planDone.actions[0]!, action }] }
+    openPlan(view)
+    expect(await screen.findByText(/in the currency of your prices/)).toBeTruthy()
+    await putAway()
+    openPlan(view, {
+      'GET /api/practice': { id: 'p', name: 'P', sheetSchool: 'flags', currency: '€', version: 1 },
+    })
+    const agreed = await screen.findByRole('region', { name: 'In the plan' })
+    await waitFor(() => expect(agreed.textContent).toContain('€\u202f1,200'))
+    expect(agreed.textContent).not.toContain('in the currency of your prices')
+  })
+
+  it('offers a grower nothing to decide', async () => {
+    openPlan(plan, { 'GET /api/session': { me: { ...session.me!, role: 'GROWER' } } })
+    const proposed = await screen.findByRole('region', { name: 'Proposed' })
+    await waitFor(() => expect(within(proposed).queryByRole('button')).toBeNull())
+    expect(screen.queryByRole('link', { name: 'Sheet' })).toBeNull()
+    expect(screen.getByRole('link', { name: 'Limits' })).toBeTruthy()
+  })
+
   it('takes an action out', async () => {
     const done = planDone.actions[0]!
     const { user, asked } = openPlan(planDone, { [`DELETE /api/actions/${done.action.id}`]: null })

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import { queries } from '../queries/queries'
+import { useMay } from '../queries/role'
 import type { MethodEntry, TestSet, VisitView } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
@@ -84,6 +85,7 @@ function OwnChoice({
   const client = useQueryClient()
   const [marked, setMarked] = useState(chosen)
   const [name, setName] = useState('')
+  const may = useMay()
   const refresh = () => client.invalidateQueries({ queryKey: queries.testSets().queryKey })
   const inOrder = methods.map((each) => each.id).filter((id) => marked.includes(id))
   const keepSet = useMutation({
@@ -130,11 +132,13 @@ function OwnChoice({
             ))}
         </fieldset>
       ))}
-      <Labelled label="Name, to keep it as a set of the practice">
-        {(aria) => (
-          <Input {...aria} maxLength={100} value={name} onChange={(event) => setName(event.target.value)} />
-        )}
-      </Labelled>
+      {may.work && (
+        <Labelled label="Name, to keep it as a set of the practice">
+          {(aria) => (
+            <Input {...aria} maxLength={100} value={name} onChange={(event) => setName(event.target.value)} />
+          )}
+        </Labelled>
+      )}
       {keepSet.isError && (
         <p role="alert" className="text-failing">
           {(keepSet.error instanceof ApiError && keepSet.error.faults[0]?.message) || keepSet.error.message}
@@ -143,7 +147,7 @@ function OwnChoice({
       <Button kind="primary" type="submit" disabled={marked.length === 0 || keepSet.isPending}>
         {name.trim() ? 'Keep the set and walk it' : `Walk with ${marked.length} tests`}
       </Button>
-      {sets.length > 0 && (
+      {may.work && sets.length > 0 && (
         <ul aria-label="Sets of the practice">
           {sets.map((set) => (
             <li key={set.id} className="flex items-center justify-between border-t border-rule">

@@ -13,6 +13,17 @@ const ways = {
   deal: (_, body) => core.deal(body),
   scene: (method, body) => core.scene(body, method, 0),
   verdict: (_, body) => core.verdict(body),
+  look: (kind, body) => {
+    const { inputs, pictures } = JSON.parse(body)
+    const [one, other] = pictures.map(({ width, rgba }) => ({
+      width,
+      data: new Uint8ClampedArray(Buffer.from(rgba, 'base64')),
+    }))
+    const said = JSON.stringify(inputs)
+    return other
+      ? core.lookAtBoth(kind, said, one.data, one.width, other.data, other.width)
+      : core.look(kind, said, one.data, one.width)
+  },
 }
 writeFileSync(
   answers,

@@ -5,6 +5,9 @@ import type { ReadingsOf } from '../../api/readings'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
+import { PhotoKey } from '../photo/PhotoKey'
+import { usePhoto } from '../photo/usePhoto'
+import { ColourPhoto, type Chip } from './ColourPhoto'
 
 type Colour = NonNullable<ReadingsOf<'colour'>['sample']>
 type Reference = NonNullable<ReadingsOf<'colour'>['reference']>
@@ -19,6 +22,7 @@ export function ColourCapture(capture: CaptureProps<'colour'>) {
   const sample: Colour = readings.sample ?? {}
   const reference: Reference = readings.reference ?? {}
   const colour = side === 'sample' ? sample : reference
+  const photo = usePhoto(capture.draft)
   const hue = colour.hue ?? sample.hue ?? '10YR'
   const put = (part: Colour) => {
     const next = { hue, ...colour, ...part }
@@ -34,60 +38,71 @@ export function ColourCapture(capture: CaptureProps<'colour'>) {
       begun={sample.value !== undefined}
       instruction={side === 'sample' ? entry.say('sample') : entry.say('reference')}
       picture={
-        <div className="grid gap-2">
-          <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="Hue">
-            {hues.map((option) => (
-              <button
-                key={option.code}
-                type="button"
-                role="radio"
-                aria-checked={hue === option.code}
-                onClick={() => put({ hue: option.code })}
-                className="min-h-11 rounded-sm border border-strong-rule bg-paper px-3 font-medium aria-checked:bg-ink aria-checked:text-paper"
-              >
-                {option.label}
-              </button>
-            ))}
-          </div>
-          <table className="w-full max-w-[30rem] table-fixed text-center">
-            <caption className="text-left text-sm text-soft">
-              Value down (dark at the foot), chroma across
-            </caption>
-            <tbody>
-              {VALUES.map((value) => (
-                <tr key={value}>
-                  <th scope="row" className="w-7 text-sm font-normal text-soft">
-                    {value}
-                  </th>
+        photo.open ? (
+          <ColourPhoto
+            onTake={(chip, pictures) => {
+              put(chip as Chip & Colour)
+              photo.taken(pictures)
+            }}
+            onLeave={photo.leave}
+          />
+        ) : (
+          <div className="grid gap-2">
+            <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="Hue">
+              {hues.map((option) => (
+                <button
+                  key={option.code}
+                  type="button"
+                  role="radio"
+                  aria-checked={hue === option.code}
+                  onClick={() => put({ hue: option.code })}
+                  className="min-h-11 rounded-sm border border-strong-rule bg-paper px-3 font-medium aria-checked:bg-ink aria-checked:text-paper"
+                >
+                  {option.label}
+                </button>
+              ))}
+            </div>
+            <table className="w-full max-w-[30rem] table-fixed text-center">
+              <caption className="text-left text-sm text-soft">
+                Value down (dark at the foot), chroma across
+              </caption>
+              <tbody>
+                {VALUES.map((value) => (
+                  <tr key={value}>
+                    <th scope="row" className="w-7 text-sm font-normal text-soft">
+                      {value}
+                    </th>
+                    {CHROMAS.map((chroma) => (
+                      <td key={chroma} className="p-0.5">
+                        <button
+                          type="button"
+                          aria-label={`${hue} ${value}/${chroma}`}
+                          aria-pressed={
+                            colour.value === value && colour.chroma === chroma && hue === colour.hue
+                          }
+                          onClick={() => put({ value, chroma })}
+                          className="h-11 w-full rounded-[46%_54%_50%_50%/52%_46%_54%_48%] border-3 border-transparent aria-pressed:border-ink"
+                          style={{ background: shownColour({ hue, value, chroma }) }}
+                        />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+                <tr aria-hidden>
+                  <td />
                   {CHROMAS.map((chroma) => (
-                    <td key={chroma} className="p-0.5">
-                      <button
-                        type="button"
-                        aria-label={`${hue} ${value}/${chroma}`}
-                        aria-pressed={
-                          colour.value === value && colour.chroma === chroma && hue === colour.hue
-                        }
-                        onClick={() => put({ value, chroma })}
-                        className="h-11 w-full rounded-[46%_54%_50%_50%/52%_46%_54%_48%] border-3 border-transparent aria-pressed:border-ink"
-                        style={{ background: shownColour({ hue, value, chroma }) }}
-                      />
+                    <td key={chroma} className="text-sm text-soft">
+                      {chroma}
                     </td>
                   ))}
                 </tr>
-              ))}
-              <tr aria-hidden>
-                <td />
-                {CHROMAS.map((chroma) => (
-                  <td key={chroma} className="text-sm text-soft">
-                    {chroma}
-                  </td>
-                ))}
-              </tr>
-            </tbody>
-          </table>
-        </div>
+              </tbody>
+            </table>
+          </div>
+        )
       }
     >
+      <PhotoKey photo={photo} />
       <div className="grid grid-cols-2 gap-2" role="group" aria-label="What is compared">
         {(
           [

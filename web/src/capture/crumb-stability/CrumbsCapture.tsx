@@ -8,7 +8,10 @@ import { Button, Check, Choice } from '../../ui/controls'
 import { Ratings, Notes } from '../../readings/Results'
 import { useEntry } from '../frame/entry'
 import { useTestClocks } from '../frame/useTestClocks'
+import { PhotoKey } from '../photo/PhotoKey'
+import { usePhoto } from '../photo/usePhoto'
 import { CrumbDish } from './CrumbDish'
+import { CrumbsPhoto } from './CrumbsPhoto'
 import { shownAt, type Swirled } from './crumbScene'
 import { following, sent, settle, STAGE_STEP, STAGES, tapped, type Crumb, type Stage } from './crumbStages'
 import { PanelLayout, RecordButton, useRecord, useScene, type CaptureProps } from '../frame/panel'
@@ -34,6 +37,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
   const elapsed = content.startedAt ? Math.max(0, (now - Date.parse(content.startedAt)) / 1000) : 0
   const running = useTimers().find((timer) => timer.measurementId === draft.place.id)
   const record = useRecord(props)
+  const photo = usePhoto(draft)
   // no level before the last required reading
   const envelope = stage === 'press' || stage === 'cloud30' ? live?.envelope : undefined
   const put = (next: Crumb[], nextStage: Stage = stage, startedAt = content.startedAt) =>
@@ -97,12 +101,22 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
       instruction={entry.say(stage)}
       picture={
         <>
-          <CrumbDish
-            crumbs={crumbs}
-            seen={truth?.map((each, i) => shownAt(each, i, stage, elapsed, swirled))}
-            stage={stage}
-            onTap={tap}
-          />
+          {photo.open ? (
+            <CrumbsPhoto
+              onTake={(found, pictures) => {
+                put(found, following('cloud10', found))
+                photo.taken(pictures)
+              }}
+              onLeave={photo.leave}
+            />
+          ) : (
+            <CrumbDish
+              crumbs={crumbs}
+              seen={truth?.map((each, i) => shownAt(each, i, stage, elapsed, swirled))}
+              stage={stage}
+              onTap={tap}
+            />
+          )}
           {truth && (stage === 'gentle' || stage === 'strong') && (
             <Button
               className="min-h-13 justify-self-center"
@@ -112,7 +126,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
               {stage === 'gentle' ? 'Swirl gently' : 'Swirl strongly'}
             </Button>
           )}
-          {stage === 'set' && !truth && (
+          {stage === 'set' && !truth && !photo.open && (
             <div className="flex flex-wrap items-center gap-3">
               <span className="mr-auto">{crumbs.length} crumbs</span>
               <Button disabled={crumbs.length <= drawn.fewestCrumbs} onClick={() => put(crumbs.slice(0, -1))}>
@@ -129,6 +143,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
         <>
           {stage === 'set' ? (
             <>
+              <PhotoKey photo={photo} />
               <Choice {...entry.choice('water')} />
               <Check {...entry.flag('airDry')} />
             </>

@@ -4,20 +4,15 @@ import type { CaptureProps } from '../frame/panel'
 import { useEntry, type Entry } from '../frame/entry'
 import { PictureCapture } from '../frame/parts'
 import { Shares } from '../frame/Shares'
+import { PhotoKey } from '../photo/PhotoKey'
+import { usePhoto } from '../photo/usePhoto'
+import { CoverPhoto } from './CoverPhoto'
+import { KINDS, Mark, type Kind } from './marks'
 
-const KINDS = ['living', 'litter', 'stone', 'bare'] as const
-type Kind = (typeof KINDS)[number]
 type CoverEntry = Entry<'ground-cover'>
 
 const COLUMNS = 10
 const ROWS = 5
-
-const LOOK: Record<Kind, string> = {
-  living: '#4a7a3c',
-  litter: '#b08a4a',
-  stone: '#8f9a97',
-  bare: 'var(--soil-2)',
-}
 
 /** Ground cover: points tapped on a grid as the toe meets them, or four shares that fill the ground. */
 export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
@@ -25,6 +20,7 @@ export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
   const { readings, set } = entry
   const points = readings.points ?? []
   const given = KINDS.filter((kind) => readings[`${kind}Pct`] !== undefined)
+  const photo = usePhoto(capture.draft)
   const [way, setWay] = useState<'points' | 'shares'>(points.length > 0 ? 'points' : 'shares')
   return (
     <PictureCapture
@@ -33,13 +29,35 @@ export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
       begun={points.length > 0 || given.length === KINDS.length}
       instruction={way === 'points' ? entry.say('points') : entry.say('shares')}
       picture={
-        way === 'points' ? (
+        photo.open ? (
+          <CoverPhoto
+            labels={
+              Object.fromEntries(entry.options('points').map((each) => [each.code, each.label])) as Record<
+                Kind,
+                string
+              >
+            }
+            onTake={(found, pictures) => {
+              setWay('points')
+              set({
+                points: found,
+                livingPct: undefined,
+                litterPct: undefined,
+                stonePct: undefined,
+                barePct: undefined,
+              })
+              photo.taken(pictures)
+            }}
+            onLeave={photo.leave}
+          />
+        ) : way === 'points' ? (
           <Points points={points} onChange={(next) => set({ points: next })} />
         ) : (
           <Ground entry={entry} />
         )
       }
     >
+      <PhotoKey photo={photo} />
       <Choice
         label="Read"
         options={[
@@ -99,18 +117,6 @@ function PointKeys({ points, entry }: { points: Kind[]; entry: CoverEntry }) {
       </p>
     </div>
   )
-}
-
-/** A blade, a stalk, a stone, a clod: told apart by shape, not by colour alone. */
-function Mark({ kind }: { kind: Kind }) {
-  if (kind === 'living')
-    return (
-      <path d="M0 9C-7 3-5-5 0-9 5-5 7 3 0 9Z" fill={LOOK.living} stroke="var(--ink)" strokeWidth="0.8" />
-    )
-  if (kind === 'litter') return <path d="M-9 4 8-5M-7-3 7 6" stroke={LOOK.litter} strokeWidth="3.6" />
-  if (kind === 'stone')
-    return <ellipse rx="9" ry="6.5" fill={LOOK.stone} stroke="var(--ink)" strokeWidth="1" />
-  return <path d="M-8-2-3-8 5-6 8 1 3 8-6 6Z" fill={LOOK.bare} />
 }
 
 /** The points as they were taken; a point tapped becomes the next kind, the first empty one is taken. */

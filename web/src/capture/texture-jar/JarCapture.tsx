@@ -4,6 +4,9 @@ import { useCore } from '../../core/core'
 import { showSpan, useNow } from '../../timers/clocks'
 import { useUnits } from '../../units/units'
 import { Check, Choice, QuantityInput } from '../../ui/controls'
+import { PhotoKey } from '../photo/PhotoKey'
+import { usePhoto } from '../photo/usePhoto'
+import { JarPhoto } from './JarPhoto'
 import { JarPicture } from './JarPicture'
 import { JarShares } from './JarShares'
 import { useScene, type CaptureProps } from '../frame/panel'
@@ -18,9 +21,11 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
   const core = useCore()
   const units = useUnits()
   const entry = useEntry(capture)
+  const photo = usePhoto(draft)
   const { readings, set, live } = entry
   const { waterColumnMm: water, waterTempC: temp } = readings
   const { drawn } = entry.method
+  const settledMm = useSettled(draft.content.startedAt)
   const marked = readings.sandMm !== undefined
   // before any line is marked the core still knows how fast grains fall in this water
   const advised = useMemo(() => {
@@ -62,18 +67,31 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
             : entry.say('drag')
       }
       picture={
-        <JarPicture
-          sand={readings.sandMm}
-          silt={readings.siltMm}
-          clay={readings.clayMm}
-          water={water}
-          usualWaterMm={drawn.usualWaterMm}
-          cuts={live?.envelope?.values}
-          settledMm={useSettled(draft.content.startedAt)}
-          onChange={set}
-        />
+        photo.open ? (
+          <JarPhoto
+            waterMm={water}
+            waterLabel={entry.label('waterColumnMm')}
+            onTake={(found, pictures) => {
+              set(found)
+              photo.taken(pictures)
+            }}
+            onLeave={photo.leave}
+          />
+        ) : (
+          <JarPicture
+            sand={readings.sandMm}
+            silt={readings.siltMm}
+            clay={readings.clayMm}
+            water={water}
+            usualWaterMm={drawn.usualWaterMm}
+            cuts={live?.envelope?.values}
+            settledMm={settledMm}
+            onChange={set}
+          />
+        )
       }
     >
+      <PhotoKey photo={photo} />
       <div className="grid grid-cols-2 gap-3">
         <QuantityInput {...entry.quantity('waterColumnMm')} autoFocus={water === undefined} />
         <QuantityInput {...entry.quantity('waterTempC')} />

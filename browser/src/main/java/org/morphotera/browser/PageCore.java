@@ -5,12 +5,16 @@ import java.util.List;
 import java.util.Map;
 import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
+import org.morphotera.core.PhotoKinds;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.photo.PhotoReading;
+import org.morphotera.core.photo.PhotoReadings;
+import org.morphotera.core.photo.Picture;
 import org.morphotera.core.plan.Amount;
 import org.morphotera.core.practice.PracticeGround;
 import org.morphotera.core.reading.FaultText;
@@ -21,12 +25,18 @@ import org.morphotera.core.soil.Season;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
 import org.teavm.jso.JSExport;
+import org.teavm.jso.typedarrays.Uint8ClampedArray;
 
 /** What the page calls. It hands in the data files once, then evaluates as often as it likes. */
 public final class PageCore {
 
     private static final MethodRegistry METHODS = Methods.all();
     private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(METHODS);
+    private static final PhotoReadings PHOTOS = PhotoKinds.all();
+
+    /** Of a point on a canvas: red, green, blue and how solid it is. */
+    private static final int BYTES = 4;
+
     private static Benchmarks benchmarks;
     private static Messages messages;
     private static PracticeGround practice;
@@ -143,6 +153,46 @@ public final class PageCore {
         return words == null ? "" : words;
     }
 
+    /**
+     * Looks at one picture.
+     *
+     * @param rgba its points from the top left, four bytes each
+     * @return the envelope with a {@code proposal}, or an object with {@code errors}
+     */
+    @JSExport
+    public static String look(String kind, String inputsJson, Uint8ClampedArray rgba, int width) {
+        return proposal(kind, inputsJson, List.of(picture(rgba, width)));
+    }
+
+    /** Looks at a picture from before and one from after; see {@link #look}. */
+    @JSExport
+    public static String lookAtBoth(
+            String kind,
+            String inputsJson,
+            Uint8ClampedArray before,
+            int widthBefore,
+            Uint8ClampedArray after,
+            int widthAfter) {
+        return proposal(kind, inputsJson, List.of(picture(before, widthBefore), picture(after, widthAfter)));
+    }
+
+    private static Picture picture(Uint8ClampedArray rgba, int width) {
+        return Picture.of(width, rgba.getLength() / BYTES / width, i -> {
+            int at = BYTES * i;
+            return rgba.get(at) << 16 | rgba.get(at + 1) << 8 | rgba.get(at + 2);
+        });
+    }
+
+    private static String proposal(String kind, String inputsJson, List<Picture> pictures) {
+        PhotoReading.Answer answer = PHOTOS.propose(kind, JsonTree.parse(inputsJson), pictures);
+        if (answer instanceof PhotoReading.Answer.Proposed proposed) {
+            Map<String, Object> tree = envelope(Envelope.of(proposed.evaluation(), messages));
+            tree.put("proposal", proposed.readings());
+            return JsonTree.write(tree);
+        }
+        return answer(new Outcome.Refused(((PhotoReading.Answer.Refused) answer).faults()));
+    }
+
     private static String answer(Outcome outcome) {
         if (outcome instanceof Outcome.Evaluated evaluated) {
             return JsonTree.write(envelope(Envelope.of(evaluated.evaluation(), messages)));
@@ -173,7 +223,7 @@ public final class PageCore {
 
     // Records have no reflection here, so their parts are named once more; the worked cases hold both forms together.
 
-    private static Object envelope(Envelope envelope) {
+    private static Map<String, Object> envelope(Envelope envelope) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("method", envelope.method());
         Map<String, Object> values = new LinkedHashMap<>();

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -23,6 +24,9 @@ import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
+import org.morphotera.core.photo.Picture;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.practice.PracticeGround;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
@@ -36,7 +40,7 @@ class PageBuildTest {
     private static final PracticeGround GROUND =
             new PracticeGround(Methods.all(), CoreData.BENCHMARKS, CoreData.EVIDENCE, CoreData.MESSAGES);
 
-    /** {@code kind}: a method is evaluated, a calculator worked out, a place dealt, shown or judged. */
+    /** {@code kind}: a method is evaluated, a calculator worked out, a place dealt, shown or judged, pictures looked at. */
     record Task(String method, String body, String kind) {}
 
     private static final List<Task> TASKS = new ArrayList<>();
@@ -64,6 +68,7 @@ class PageBuildTest {
             }
         }
         practice();
+        photos();
         Path tasks = folder.resolve("tasks.json");
         Map<String, Object> input = Map.of(
                 "evidence", CoreData.texts(DataFiles.evidence()),
@@ -107,6 +112,53 @@ class PageBuildTest {
         }
     }
 
+    /** Pictures of each kind as they are usually and badly taken, one larger than is looked at, and a black one. */
+    private static void photos() {
+        Random random = new Random(21);
+        for (Taken how : List.of(Taken.USUALLY, Taken.BADLY)) {
+            look("cover", List.of(Drawn.cover(0.25, 0.1, 0.3, how, random::nextDouble)));
+            look("jar", List.of(Drawn.jar(40, 62, 75, 160, how, random::nextDouble)));
+            look("colour", List.of(Drawn.colour(4.2, 3.1, 74, how, random::nextDouble)));
+            look("crumbs", Drawn.crumbs(new double[] {1, 1.3, 1.9}, 0.2, how, random::nextDouble));
+        }
+        Drawn small = Drawn.colour(3, 2, 70, Taken.WELL, random::nextDouble);
+        int wide = small.width() * 3;
+        int high = small.height() * 3;
+        int[] large = new int[wide * high];
+        for (int i = 0; i < large.length; i++) {
+            large[i] = small.rgb()[i / wide / 3 * small.width() + i % wide / 3];
+        }
+        look("colour", List.of(new Drawn(wide, high, large, small.inputs(), Map.of())));
+        look("colour", List.of(new Drawn(90, 90, new int[8100], small.inputs(), Map.of())));
+    }
+
+    private static void look(String kind, List<Drawn> drawn) {
+        List<Map<String, Object>> pictures = new ArrayList<>();
+        for (Drawn each : drawn) {
+            byte[] rgba = new byte[4 * each.rgb().length];
+            for (int i = 0; i < each.rgb().length; i++) {
+                rgba[4 * i] = (byte) (each.rgb()[i] >> 16);
+                rgba[4 * i + 1] = (byte) (each.rgb()[i] >> 8);
+                rgba[4 * i + 2] = (byte) each.rgb()[i];
+                rgba[4 * i + 3] = -1;
+            }
+            pictures.add(
+                    Map.of("width", each.width(), "rgba", Base64.getEncoder().encodeToString(rgba)));
+        }
+        Map<String, Object> body = Map.of("inputs", drawn.get(0).inputs(), "pictures", pictures);
+        TASKS.add(new Task(kind, WorkedCase.JSON.writeValueAsString(body), "look"));
+    }
+
+    private static Picture picture(Object sent) {
+        Map<?, ?> picture = (Map<?, ?>) sent;
+        byte[] rgba = Base64.getDecoder().decode((String) picture.get("rgba"));
+        int width = (Integer) picture.get("width");
+        return Picture.of(
+                width,
+                rgba.length / 4 / width,
+                i -> (rgba[4 * i] & 255) << 16 | (rgba[4 * i + 1] & 255) << 8 | rgba[4 * i + 2] & 255);
+    }
+
     @SuppressWarnings("unchecked")
     private static Map<String, Object> onTheJvm(Task task) {
         Map<String, Object> body = WorkedCase.JSON.readValue(task.body(), Map.class);
@@ -117,6 +169,12 @@ class PageBuildTest {
             case "scene" -> GROUND.scene(body, task.method(), 0);
             case "verdict" ->
                 GROUND.verdict(body.get("deal"), (List<?>) body.get("made"), (String) body.get("named"), null);
+            case "look" ->
+                JvmAnswers.look(
+                        task.method(),
+                        body.get("inputs"),
+                        ((List<?>) body.get("pictures"))
+                                .stream().map(PageBuildTest::picture).toList());
             default -> throw new IllegalArgumentException(task.kind());
         };
     }
@@ -137,7 +195,9 @@ class PageBuildTest {
         assertThat(pageAnswers).hasSameSizeAs(TASKS);
         for (int i = 0; i < TASKS.size(); i++) {
             Task task = TASKS.get(i);
-            assertThat(PlainAnswer.of(pageAnswers.get(i))).as("%s", task).isEqualTo(PlainAnswer.of(onTheJvm(task)));
+            assertThat(PlainAnswer.of(pageAnswers.get(i)))
+                    .as("%s %s %.400s", task.kind(), task.method(), task.body())
+                    .isEqualTo(PlainAnswer.of(onTheJvm(task)));
         }
     }
 }

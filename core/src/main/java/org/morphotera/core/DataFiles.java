@@ -31,6 +31,7 @@ public final class DataFiles {
             "/morphotera/messages/en-day.txt",
             "/morphotera/messages/en-laboratory.txt",
             "/morphotera/messages/en-practice.txt",
+            "/morphotera/messages/en-photos.txt",
             "/morphotera/messages/en-constraints.txt",
             "/morphotera/messages/en-actions.txt",
             "/morphotera/messages/en-limits.txt");

@@ -67,6 +67,8 @@ class ArchitectureTest {
             .definedBy("..core.practice..")
             .layer("limits")
             .definedBy("..core.limits..")
+            .layer("photo")
+            .definedBy("..core.photo..")
             .layer("simulate")
             .definedBy("..core.simulate..")
             .layer("calculator")
@@ -97,6 +99,8 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("practice")
             .mayOnlyBeAccessedByLayers("lists")
+            .whereLayer("photo")
+            .mayOnlyBeAccessedByLayers("methods", "lists")
             .whereLayer("judgement")
             .mayOnlyBeAccessedByLayers("practice", "lists")
             .whereLayer("simulate")
@@ -117,13 +121,15 @@ class ArchitectureTest {
                     "chemistry",
                     "method",
                     "methods",
+                    "photo",
                     "judgement",
                     "limits",
                     "simulate",
                     "practice",
                     "lists")
             .whereLayer("reading")
-            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "judgement", "limits", "practice", "lists")
+            .mayOnlyBeAccessedByLayers(
+                    "calculator", "method", "methods", "photo", "judgement", "limits", "practice", "lists")
             .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
                     "calculator",

@@ -6,6 +6,8 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.photo.PhotoReading;
+import org.morphotera.core.photo.Picture;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
@@ -22,6 +24,17 @@ public final class JvmAnswers {
     /** A calculator's answer. */
     public static Map<String, Object> to(CalculatorRegistry calculators, String calculator, Object body) {
         return tree(calculators.evaluate(calculator, body, CoreData.BENCHMARKS), CoreData.MESSAGES);
+    }
+
+    /** What is proposed of pictures. */
+    public static Map<String, Object> look(String kind, Object inputs, List<Picture> pictures) {
+        PhotoReading.Answer answer = PhotoKinds.all().propose(kind, inputs, pictures);
+        if (answer instanceof PhotoReading.Answer.Proposed proposed) {
+            Map<String, Object> tree = tree(new Outcome.Evaluated(proposed.evaluation()), CoreData.MESSAGES);
+            tree.put("proposal", proposed.readings());
+            return tree;
+        }
+        return tree(new Outcome.Refused(((PhotoReading.Answer.Refused) answer).faults()), CoreData.MESSAGES);
     }
 
     static Map<String, Object> to(

@@ -17,21 +17,40 @@ final class Chromium implements AutoCloseable {
 
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser = playwright
-            .chromium()
-            .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync",
-                            "--no-first-run",
-                            "--disable-quic")));
+    private final Browser browser;
 
     /** Errors that pages reported, of every page opened here. */
     final List<String> pageErrors = new ArrayList<>();
+
+    Chromium() {
+        this(List.of());
+    }
+
+    /** @param more options, such as what its camera sees */
+    Chromium(List<String> more) {
+        List<String> options = new ArrayList<>(List.of(
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--no-first-run",
+                "--disable-quic"));
+        options.addAll(more);
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(options));
+    }
+
+    /** With a camera that sees one picture for ever. */
+    static Chromium seeing(Path mjpeg) {
+        return new Chromium(List.of(
+                "--use-fake-ui-for-media-stream",
+                "--use-fake-device-for-media-stream",
+                "--use-file-for-fake-video-capture=" + mjpeg));
+    }
 
     /** A page of a browser that nobody has used before. */
     Page open(int width, int height) {

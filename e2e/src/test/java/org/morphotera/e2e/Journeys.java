@@ -47,7 +47,11 @@ abstract class Journeys {
 
     /** On a new visit, the soil moist, two days after rain; with a set of tests, or {@code null} for all. */
     static Page onNewVisit(String field, String set, int width, int height) {
-        Page page = onField(field, width, height);
+        return visiting(onField(field, width, height), set);
+    }
+
+    /** From a field's page. */
+    static Page visiting(Page page, String set) {
         link(page, "New visit").click();
         page.getByText("moist", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Days since real rain").fill("2");

@@ -67,7 +67,9 @@ class RebuildTest {
     void everyMeasurementIsStampedWithTheRulesThatJudgedIt(RulesInForce rules) {
         assertThat(rules.version()).matches("\\d+\\.\\d+\\.\\d+.*");
         assertThat(rules.benchmarks()).matches("[0-9a-f]{16}");
-        assertThat(database.queryForList("select distinct core_version, benchmarks from measurement"))
+        // a practice that once had rules of its own has measurements that were judged by those
+        assertThat(database.queryForList("select distinct core_version, benchmarks from measurement "
+                        + "where practice_id not in (select practice_id from practice_rules)"))
                 .containsExactly(Map.of("core_version", rules.version(), "benchmarks", rules.benchmarks()));
     }
 }

@@ -50,10 +50,23 @@ public record Table(String id, List<String> columns, Map<String, List<Double>> r
 
     /** @throws IllegalArgumentException when the table has no such row or column */
     public double at(String row, String column) {
-        int index = columns.indexOf(column);
-        if (index < 0 || !rows.containsKey(row)) {
-            throw new IllegalArgumentException("table " + id + " has no " + row + ", " + column);
+        List<Double> figures = rows.get(row);
+        if (figures == null) {
+            throw new IllegalArgumentException("table " + id + " has no " + row);
         }
-        return rows.get(row).get(index);
+        return figures.get(place(column));
+    }
+
+    /**
+     * Where a column's figure stands in each row, from 0.
+     *
+     * @throws IllegalArgumentException when the table has no such column
+     */
+    public int place(String column) {
+        int place = columns.indexOf(column);
+        if (place < 0) {
+            throw new IllegalArgumentException("table " + id + " has no " + column);
+        }
+        return place;
     }
 }

@@ -48,7 +48,7 @@ public enum DepthBand implements Coded {
 
     /** The bands that a layer speaks for: those it covers by half of their first 100 mm, and that of its middle. */
     public static List<DepthBand> spannedBy(DepthLayer sampled) {
-        List<DepthBand> bands = new ArrayList<>();
+        List<DepthBand> bands = new ArrayList<>(ALL.length);
         DepthBand middle = ofMiddle(sampled);
         for (DepthBand band : ALL) {
             boolean half = sampled != null && band != ABOVE_GROUND && band.layer.overlapMm(sampled) >= 50;

@@ -2,7 +2,9 @@ package org.morphotera.core.score;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,16 +21,23 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
 
     private static final double ODD_BEYOND = 0.35;
     private static final int OTHERS_NEEDED = 4;
+    private static final int USUAL_STOPS = 8;
 
     /** @param standings of all stops, in any order */
     public static FieldFace of(List<StopStanding> standings) {
         Map<Group, List<StopStanding>> groups = new LinkedHashMap<>();
+        Group last = null;
+        List<StopStanding> there = List.of();
         for (StopStanding standing : standings) {
-            Group group = new Group(standing.indicator(), DepthBand.ofMiddle(standing.layer()));
-            List<StopStanding> there = groups.get(group);
-            if (there == null) {
-                there = new ArrayList<>();
-                groups.put(group, there);
+            DepthBand band = DepthBand.ofMiddle(standing.layer());
+            // stops of one finding mostly follow each other
+            if (last == null || band != last.band() || !standing.indicator().equals(last.indicator())) {
+                last = new Group(standing.indicator(), band);
+                there = groups.get(last);
+                if (there == null) {
+                    there = new ArrayList<>(USUAL_STOPS);
+                    groups.put(last, there);
+                }
             }
             there.add(standing);
         }
@@ -41,7 +50,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
                 bands.merge(band, finding, (a, b) -> a.median() <= b.median() ? a : b);
             }
         }
-        return new FieldFace(List.copyOf(findings), bands);
+        return new FieldFace(Collections.unmodifiableList(findings), bands);
     }
 
     /** What a finding is made of. */
@@ -67,13 +76,11 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return findings.stream().min(Comparator.comparing(Finding::median)).orElse(null);
     }
 
-    /** The lowest finding of an indicator over its depths; {@code null} when it was not measured. */
-    public Finding lowestOf(String indicator) {
-        Finding lowest = null;
+    /** The lowest finding of each indicator over its depths; what was not measured has none. */
+    public Map<String, Finding> lowestByIndicator() {
+        Map<String, Finding> lowest = new HashMap<>(2 * findings.size());
         for (Finding finding : findings) {
-            if (finding.indicator().equals(indicator) && (lowest == null || finding.median() < lowest.median())) {
-                lowest = finding;
-            }
+            lowest.merge(finding.indicator(), finding, (a, b) -> b.median() < a.median() ? b : a);
         }
         return lowest;
     }
@@ -91,7 +98,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
                 middle(sorted),
                 sorted[0],
                 sorted[sorted.length - 1],
-                List.copyOf(stops),
+                Collections.unmodifiableList(stops),
                 oddStops(stops, sorted));
     }
 
@@ -101,33 +108,49 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
     }
 
     private static DepthLayer hull(List<StopStanding> group) {
-        DepthLayer hull = null;
+        double top = Double.POSITIVE_INFINITY;
+        double bottom = Double.NEGATIVE_INFINITY;
+        DepthLayer last = null;
         for (StopStanding each : group) {
             DepthLayer layer = each.layer();
             if (layer != null) {
-                hull = hull == null
-                        ? layer
-                        : new DepthLayer(
-                                Math.min(hull.topMm(), layer.topMm()), Math.max(hull.bottomMm(), layer.bottomMm()));
+                top = Math.min(top, layer.topMm());
+                bottom = Math.max(bottom, layer.bottomMm());
+                last = layer;
             }
         }
-        return hull;
+        if (last == null || last.topMm() == top && last.bottomMm() == bottom) {
+            return last;
+        }
+        return new DepthLayer(top, bottom);
     }
 
     private static List<String> oddStops(List<StopStanding> stops, double[] sorted) {
         if (sorted.length <= OTHERS_NEEDED) {
             return List.of();
         }
-        List<String> odd = new ArrayList<>();
-        double[] others = new double[sorted.length - 1];
+        // no stop is further from any median than the two ends are from each other
+        if (sorted[sorted.length - 1] - sorted[0] <= ODD_BEYOND) {
+            return List.of();
+        }
+        List<String> odd = new ArrayList<>(USUAL_STOPS);
         for (StopStanding candidate : stops) {
-            int at = Arrays.binarySearch(sorted, candidate.standing());
-            System.arraycopy(sorted, 0, others, 0, at);
-            System.arraycopy(sorted, at + 1, others, at, others.length - at);
-            if (Math.abs(candidate.standing() - middle(others)) > ODD_BEYOND) {
+            if (Math.abs(candidate.standing() - middleWithout(sorted, candidate.standing())) > ODD_BEYOND) {
                 odd.add(candidate.stop());
             }
         }
         return odd;
+    }
+
+    /** The median of all values but one of them. */
+    private static double middleWithout(double[] sorted, double value) {
+        int half = (sorted.length - 1) / 2;
+        // on which side of the middle it is taken out is all that matters; among equal ones it does not
+        int without = half + Double.compare(value, sorted[half]);
+        double upper = sorted[half < without ? half : half + 1];
+        if (sorted.length % 2 == 0) {
+            return upper;
+        }
+        return (sorted[half - 1 < without ? half - 1 : half] + upper) / 2;
     }
 }

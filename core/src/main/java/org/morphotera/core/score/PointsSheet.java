@@ -1,6 +1,7 @@
 package org.morphotera.core.score;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,12 @@ import org.morphotera.core.statistics.Sample;
  */
 public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> byStop) {
 
+    /** The line that takes the three readings of sap together. */
+    private static final String SAP = "sap";
+
+    /** At so many an indicator is read at most, as a rule. */
+    private static final int DEPTHS = 2;
+
     /**
      * One indicator.
      *
@@ -27,25 +34,37 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
 
     /** @param weights a table with the column {@code weight} */
     public static PointsSheet of(FieldFace face, Table weights) {
-        List<Line> lines = new ArrayList<>();
+        Map<String, List<Finding>> found = new HashMap<>(2 * face.findings().size());
+        for (Finding finding : face.findings()) {
+            found.computeIfAbsent(finding.indicator(), key -> new ArrayList<>(DEPTHS))
+                    .add(finding);
+            if (finding.indicator().startsWith(SAP + "-")) {
+                found.computeIfAbsent(SAP, key -> new ArrayList<>(DEPTHS)).add(finding);
+            }
+        }
+        List<Line> lines = new ArrayList<>(weights.rows().size());
         Map<String, double[]> gainedAndPossible = new LinkedHashMap<>();
         double gained = 0;
         double possible = 0;
-        for (String indicator : weights.rows().keySet()) {
-            double weight = weights.at(indicator, "weight");
+        int place = weights.place("weight");
+        for (Map.Entry<String, List<Double>> row : weights.rows().entrySet()) {
+            String indicator = row.getKey();
+            double weight = row.getValue().get(place);
             Map<String, Double> byStop = new LinkedHashMap<>();
-            for (Finding finding : face.findings()) {
-                if (isIn(indicator, finding.indicator())) {
-                    for (StopStanding stop : finding.stops()) {
-                        byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min);
-                    }
+            for (Finding finding : found.getOrDefault(indicator, List.of())) {
+                for (StopStanding stop : finding.stops()) {
+                    byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min);
                 }
             }
-            byStop.forEach((stop, points) -> {
-                double[] sums = gainedAndPossible.computeIfAbsent(stop, key -> new double[2]);
-                sums[0] += weight * points;
+            for (Map.Entry<String, Double> each : byStop.entrySet()) {
+                double[] sums = gainedAndPossible.get(each.getKey());
+                if (sums == null) {
+                    sums = new double[2];
+                    gainedAndPossible.put(each.getKey(), sums);
+                }
+                sums[0] += weight * each.getValue();
                 sums[1] += weight * 2;
-            });
+            }
             Double median = byStop.isEmpty()
                     ? null
                     : Double.valueOf(Sample.of(byStop.values()).median());
@@ -58,11 +77,6 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
         Map<String, Double> shares = new LinkedHashMap<>();
         gainedAndPossible.forEach((stop, sums) -> shares.put(stop, 100 * sums[0] / sums[1]));
         return new PointsSheet(lines, possible == 0 ? null : Double.valueOf(100 * gained / possible), shares);
-    }
-
-    /** The line {@code sap} takes the three readings of sap together. */
-    private static boolean isIn(String line, String indicator) {
-        return line.equals("sap") ? indicator.startsWith("sap-") : line.equals(indicator);
     }
 
     /** What a gap between soil and plant asks; {@code null} where one is missing or the gap is small. */

@@ -2,6 +2,7 @@ package org.morphotera.core.score;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.result.Level;
@@ -14,6 +15,8 @@ public enum SoilFunction implements Coded {
     LIFE,
     ROOTING,
     CHEMISTRY;
+
+    private static final Level[] LEVELS = Level.values();
 
     private final String table = "function." + code();
 
@@ -57,8 +60,9 @@ public enum SoilFunction implements Coded {
         Level lowest = null;
         double sum = 0;
         double weights = 0;
+        Map<String, Finding> found = face.lowestByIndicator();
         for (SoilFunction function : values()) {
-            Score score = function.score(face, benchmarks);
+            Score score = function.score(found, benchmarks);
             scores.add(score);
             if (score.enoughSeen()) {
                 double measured = score.measuredShare() * totalWeight(score.parts());
@@ -80,18 +84,24 @@ public enum SoilFunction implements Coded {
 
     /** How this function stands on a face. */
     public Score score(FieldFace face, Benchmarks benchmarks) {
+        return score(face.lowestByIndicator(), benchmarks);
+    }
+
+    private Score score(Map<String, Finding> found, Benchmarks benchmarks) {
         Table weights = benchmarks.table(table);
         Table rules = benchmarks.table("function.rules");
-        List<Part> parts = new ArrayList<>();
+        List<Part> parts = new ArrayList<>(weights.rows().size());
         double measured = 0;
         double mean = 0;
         double low = 0;
         double high = 0;
         Level cap = Level.ROBUST;
         double capping = rules.at("capping-weight", "value");
-        for (String indicator : weights.rows().keySet()) {
-            double weight = weights.at(indicator, "weight");
-            Finding finding = face.lowestOf(indicator);
+        int place = weights.place("weight");
+        for (Map.Entry<String, List<Double>> row : weights.rows().entrySet()) {
+            String indicator = row.getKey();
+            double weight = row.getValue().get(place);
+            Finding finding = found.get(indicator);
             parts.add(new Part(indicator, weight, finding));
             if (finding != null) {
                 measured += weight;
@@ -99,7 +109,7 @@ public enum SoilFunction implements Coded {
                 low += weight * finding.lowest();
                 high += weight * finding.highest();
                 if (weight >= capping) {
-                    Level oneAbove = Level.values()[
+                    Level oneAbove = LEVELS[
                             Math.min(Level.ROBUST.ordinal(), finding.level().ordinal() + 1)];
                     cap = oneAbove.compareTo(cap) < 0 ? oneAbove : cap;
                 }

@@ -26,7 +26,12 @@ public final class Sample {
 
     /** @param values none of them {@code null} */
     public static Sample of(Collection<Double> values) {
-        return new Sample(values.stream().mapToDouble(Double::doubleValue).toArray());
+        double[] each = new double[values.size()];
+        int n = 0;
+        for (double value : values) {
+            each[n++] = value;
+        }
+        return new Sample(each);
     }
 
     /** A sample of these values. */

@@ -30,7 +30,7 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
  * sheet stands in {@code bin/sheet.mjs} for a spreadsheet engine.
  */
 @State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
+@BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
 @Warmup(iterations = 3, time = 1)
 @Measurement(iterations = 5, time = 1)

@@ -4,10 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.statistics.Sample;
 
 class FieldFaceTest {
 
@@ -30,6 +33,38 @@ class FieldFaceTest {
         assertThat(finding.lowest()).isEqualTo(0.1);
         assertThat(finding.oddStops()).containsExactly("stop 3");
         assertThat(finding.level()).isEqualTo(Level.SERVICEABLE);
+    }
+
+    @Test
+    void aStopIsOddByTheMedianOfTheOthersHoweverManyAndHoweverAlike() {
+        Random random = new Random(11);
+        int odd = 0;
+        for (int round = 0; round < 2000; round++) {
+            // to the nearest tenth, so that many are equal
+            double[] standings = random.doubles(5 + random.nextInt(5))
+                    .map(each -> Math.rint(each * 10) / 10)
+                    .toArray();
+            List<String> expected = new ArrayList<>();
+            for (int i = 0; i < standings.length; i++) {
+                List<Double> others = new ArrayList<>();
+                for (int other = 0; other < standings.length; other++) {
+                    if (other != i) {
+                        others.add(standings[other]);
+                    }
+                }
+                if (Math.abs(standings[i] - Sample.of(others).median()) > 0.35) {
+                    expected.add("stop " + (i + 1));
+                }
+            }
+            odd += expected.size();
+            assertThat(FieldFace.of(at(TOP, "slaking", standings))
+                            .findings()
+                            .get(0)
+                            .oddStops())
+                    .as("of %s", Arrays.toString(standings))
+                    .isEqualTo(expected);
+        }
+        assertThat(odd).isGreaterThan(1000);
     }
 
     @Test

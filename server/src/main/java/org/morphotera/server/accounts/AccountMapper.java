@@ -3,7 +3,6 @@ package org.morphotera.server.accounts;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -90,47 +89,6 @@ public interface AccountMapper extends AccountReader {
 
     @Update("update person set recovery = #{after} where id = #{id} and recovery = #{before}")
     int takeRecovery(@Param("id") UUID id, @Param("before") String before, @Param("after") String after);
-
-    /** What an address that works once is for. */
-    record Invitation(
-            UUID id,
-            UUID practiceId,
-            @Nullable UUID personId,
-            String email,
-            String name,
-            Role role,
-            @Nullable UUID growerId,
-            String secretHash,
-            UUID madeBy,
-            Instant madeAt,
-            Instant expiresAt,
-            @Nullable Instant usedAt) {}
-
-    @Insert("insert into invitation (id, practice_id, person_id, email, name, role, grower_id, secret_hash, made_by, "
-            + "made_at, expires_at) values (#{id}, #{practiceId}, #{personId}, #{email}, #{name}, #{role}, #{growerId}, "
-            + "#{secretHash}, #{madeBy}, #{madeAt}, #{expiresAt})")
-    void insertInvitation(Invitation invitation);
-
-    @Select("select * from invitation where practice_id = #{practice} and used_at is null and expires_at > #{now} "
-            + "order by made_at desc, id")
-    List<Invitation> invitations(@Param("practice") UUID practice, @Param("now") Instant now);
-
-    @Select("select * from invitation where practice_id = #{practice} and id = #{id}")
-    Invitation invitation(@Param("practice") UUID practice, @Param("id") UUID id);
-
-    @Select("select i.* from invitation i join practice p on p.id = i.practice_id where secret_hash = #{hash} "
-            + "and used_at is null and expires_at > #{now} and p.closed_at is null")
-    Invitation open(@Param("hash") String hash, @Param("now") Instant now);
-
-    /** Uses it up; 0 where it was before. */
-    @Update("update invitation set used_at = #{at} where id = #{id} and used_at is null")
-    int use(@Param("id") UUID id, @Param("at") Instant at);
-
-    @Delete("delete from invitation where practice_id = #{practice} and id = #{id}")
-    void deleteInvitation(@Param("practice") UUID practice, @Param("id") UUID id);
-
-    @Delete("delete from invitation where person_id = #{person} and used_at is null")
-    void deleteInvitationsOf(UUID person);
 
     @Select("select count(*) from grower where practice_id = #{practice} and id = #{grower}")
     int countGrower(@Param("practice") UUID practice, @Param("grower") UUID grower);

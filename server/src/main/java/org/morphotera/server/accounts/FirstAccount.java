@@ -56,8 +56,14 @@ class FirstAccount implements ApplicationRunner {
         UUID practiceId = UUID.randomUUID();
         accounts.insertPractice(practiceId, practice, clock.instant());
         accounts.insertPerson(Person.begin(
-                        UUID.randomUUID(), practiceId, SignIns.plain(email), "Owner", Role.OWNER, encoder.encode(first))
-                .changing(!keepPassword));
+                UUID.randomUUID(),
+                practiceId,
+                SignIns.plain(email),
+                "Owner",
+                Role.OWNER,
+                encoder.encode(first),
+                null,
+                !keepPassword));
         if (password.isBlank()) {
             LOG.info("first sign-in: {} with password {}", email, first);
         }

@@ -35,6 +35,19 @@ public record Person(
 
     /** Somebody new, with the usual settings. */
     public static Person begin(UUID id, UUID practice, String email, String name, Role role, String passwordHash) {
+        return begin(id, practice, email, name, role, passwordHash, null, false);
+    }
+
+    /** Somebody new who reads a grower's fields, or whose password was made up for them. */
+    public static Person begin(
+            UUID id,
+            UUID practice,
+            String email,
+            String name,
+            Role role,
+            String passwordHash,
+            @Nullable UUID growerId,
+            boolean mustChange) {
         return new Person(
                 id,
                 practice,
@@ -44,55 +57,13 @@ public record Person(
                 passwordHash,
                 "metric",
                 "desk",
-                null,
-                false,
+                growerId,
+                mustChange,
                 0,
                 null,
                 null,
                 null,
                 null,
                 1);
-    }
-
-    /** With a password that was made up for them, or not. */
-    Person changing(boolean must) {
-        return new Person(
-                id,
-                practiceId,
-                email,
-                name,
-                role,
-                passwordHash,
-                units,
-                theme,
-                growerId,
-                must,
-                signInVersion,
-                secondFactor,
-                factorStep,
-                recovery,
-                removedAt,
-                version);
-    }
-
-    /** As {@link #begin} gave it, but reading a grower's fields. */
-    public Person reading(@Nullable UUID grower) {
-        return new Person(
-                id,
-                practiceId,
-                email,
-                name,
-                role,
-                passwordHash,
-                units,
-                theme,
-                grower,
-                mustChange,
-                signInVersion,
-                secondFactor,
-                factorStep,
-                recovery,
-                removedAt,
-                version);
     }
 }

@@ -1,23 +1,31 @@
 package org.morphotera.server.accounts;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What a practice is called and how it works. */
+/** What a practice is called and how it works; how one is made, and closed. */
 @RestController
 @Least(Role.OWNER)
 class PracticeController {
@@ -52,11 +60,25 @@ class PracticeController {
             int version) {}
 
     private final AccountMapper accounts;
+    private final Invitations invitations;
+    private final PasswordEncoder encoder;
+    private final OpenSessions sessions;
     private final ApplicationEventPublisher happenings;
+    private final Clock clock;
 
-    PracticeController(AccountMapper accounts, ApplicationEventPublisher happenings) {
+    PracticeController(
+            AccountMapper accounts,
+            Invitations invitations,
+            PasswordEncoder encoder,
+            OpenSessions sessions,
+            ApplicationEventPublisher happenings,
+            Clock clock) {
         this.accounts = accounts;
+        this.invitations = invitations;
+        this.encoder = encoder;
+        this.sessions = sessions;
         this.happenings = happenings;
+        this.clock = clock;
     }
 
     @GetMapping("/api/practice")
@@ -92,5 +114,57 @@ class PracticeController {
 
     private static Shown shown(AccountReader.Practice row) {
         return new Shown(row.id(), row.name(), row.sheetSchool(), row.hemisphere(), row.currency(), row.version());
+    }
+
+    /** A practice that was made, and where its first owner begins. */
+    @Schema(name = "NewPractice")
+    record NewPractice(UUID id, Invitation.Shown owner) {}
+
+    @Schema(name = "NewPracticeWrite")
+    record NewPracticeWrite(
+            @NotBlank @Size(max = 200) String name,
+            @NotBlank @Size(max = 200) String ownerName,
+
+            @NotNull @Email(message = "must be an e-mail address") @Size(max = 200)
+            String ownerEmail) {}
+
+    /** Makes another practice on this server; it shares nothing with this one. */
+    @PostMapping("/api/practices")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Transactional
+    NewPractice newPractice(@AuthenticationPrincipal Advisor who, @RequestBody @Validated NewPracticeWrite body) {
+        UUID practice = UUID.randomUUID();
+        accounts.insertPractice(practice, body.name().strip(), clock.instant());
+        happenings.publishEvent(
+                Happened.to(who, "put", "practice", practice, body.name().strip()));
+        return new NewPractice(
+                practice,
+                invitations.invite(who, practice, "ownerEmail", body.ownerEmail(), body.ownerName(), Role.OWNER, null));
+    }
+
+    @Schema(name = "PracticeClosing")
+    record Closing(
+            @NotNull @Size(max = 200) String name,
+            @NotNull @Size(max = 200) String password) {}
+
+    /**
+     * Closes the practice: everybody is signed out, and nobody signs in any more. Its data stay until whoever looks after
+     * the server takes them away.
+     */
+    @PostMapping("/api/practice/closed")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    void closePractice(@AuthenticationPrincipal Advisor who, @RequestBody @Validated Closing body) {
+        if (!accounts.practiceName(who.practiceId()).equals(body.name().strip())) {
+            throw RefusedException.of("name", "OTHER_NAME", "Type the practice's name as it stands.");
+        }
+        if (!encoder.matches(body.password(), accounts.byId(who.id()).passwordHash())) {
+            throw RefusedException.of("password", "WRONG", "This is not your password.");
+        }
+        accounts.closePractice(who.practiceId(), clock.instant().truncatedTo(ChronoUnit.MILLIS));
+        happenings.publishEvent(Happened.to(who, "close", "practice", who.practiceId(), null));
+        accounts.people(who.practiceId()).stream()
+                .filter(person -> person.removedAt() == null)
+                .forEach(person -> sessions.endAll(person.email(), null));
     }
 }

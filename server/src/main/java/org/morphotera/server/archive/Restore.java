@@ -34,8 +34,8 @@ import tools.jackson.databind.json.JsonMapper;
 class Restore {
 
     /** What an empty practice may have. */
-    private static final Set<String> OF_THE_EMPTY =
-            Set.of("practice", "person", "audit_entry", "archive_setting", "calendar_address");
+    private static final Set<String> OF_THE_EMPTY = Set.of(
+            "practice", "person", "invitation", "practice_rules", "audit_entry", "archive_setting", "calendar_address");
 
     private final JdbcTemplate jdbc;
     private final TransactionTemplate transaction;
@@ -227,7 +227,8 @@ class Restore {
 
     /** People of the archive come with their own rows; those of the same address give way. */
     private void makeRoom(UUID practice, Set<String> emails) {
-        for (String table : List.of("audit_entry", "calendar_address", "archive_setting")) {
+        for (String table :
+                List.of("audit_entry", "calendar_address", "archive_setting", "invitation", "practice_rules")) {
             jdbc.update("delete from " + table + " where practice_id = ?", practice);
         }
         emails.forEach(email -> jdbc.update("delete from person where practice_id = ? and email = ?", practice, email));

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
@@ -62,6 +63,7 @@ class TimersController {
     Timer.Running running(@AuthenticationPrincipal Advisor who) {
         Map<UUID, List<TimerMapper.StepRow>> steps = rows.stepsOfRunning(who.practiceId()).stream()
                 .collect(Collectors.groupingBy(TimerMapper.StepRow::timerId));
+        Predicate<UUID> within = who.role() == Role.HELPER ? reach.visits(who)::contains : visit -> true;
         return new Timer.Running(
                 clock.instant(),
                 rows.running(who.practiceId()).stream()

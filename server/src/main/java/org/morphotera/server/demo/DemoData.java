@@ -149,13 +149,14 @@ class DemoData implements ApplicationRunner {
         accounts.insertPerson(Person.begin(
                 helper, practice, "helper@tidemark.example", "Wren Sallow", Role.HELPER, encoder.encode(PASSWORD)));
         accounts.insertPerson(Person.begin(
-                        id("grower@tidemark.example"),
-                        practice,
-                        "grower@tidemark.example",
-                        "Reed Marram",
-                        Role.GROWER,
-                        encoder.encode(PASSWORD))
-                .reading(id(practice + first.grower)));
+                id("grower@tidemark.example"),
+                practice,
+                "grower@tidemark.example",
+                "Reed Marram",
+                Role.GROWER,
+                encoder.encode(PASSWORD),
+                id(practice + first.grower),
+                false));
         visits.addHelper(practice, visits.newest(practice, field).id(), helper);
     }
 

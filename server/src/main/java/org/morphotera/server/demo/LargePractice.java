@@ -45,7 +45,7 @@ class LargePractice implements ApplicationRunner {
             new Test("penetration", "compaction", "low-200-300", 0.0, 450.0),
             new Test("crumb-stability", "slaking", "top-0-100", 0.0, 100.0),
             new Test("ph", "ph", "mid-100-200", 0.0, 300.0),
-            new Test("smell", "smell", "top-0-100", 0.0, 200.0));
+            new Test("smell", "smell", "mid-100-200", 0.0, 200.0));
 
     private final JdbcTemplate jdbc;
     private final Clock clock;

@@ -9,6 +9,7 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.Grower;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.fields.Stop;
+import org.morphotera.server.kept.WrittenOnce;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.sheets.Sheets;
 
@@ -101,6 +102,7 @@ public final class Faces {
      *
      * @param patches the poor and the good patch side by side, where there are no other stops to speak for the field
      */
+    @WrittenOnce
     public record FieldFaceView(
             Field field,
             Grower grower,

@@ -8,6 +8,7 @@ import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.accounts.Role;
+import org.morphotera.server.kept.KeptViews;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;

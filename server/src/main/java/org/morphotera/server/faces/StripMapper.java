@@ -43,16 +43,6 @@ interface StripMapper {
             @Nullable UUID grownBy,
             @Nullable UUID givenTo) {}
 
-    /** Counts that rise with each change of what a field shows. */
-    record Counts(long marks, long people, long products) {}
-
-    @Select(
-            "select s.marks, (select coalesce(sum(p.version), 0) from person p where p.practice_id = s.practice_id) as people, "
-                    + "(select coalesce(sum(q.version), 0) + count(*) * 1000000 from product q "
-                    + "where q.practice_id = s.practice_id) as products "
-                    + "from field_strip s where s.practice_id = #{practice} and s.field_id = #{field}")
-    Counts counts(@Param("practice") UUID practice, @Param("field") UUID field);
-
     @Update("update field_strip set stale = true, marks = marks + 1 "
             + "where practice_id = #{practice} and field_id = #{field}")
     int markField(@Param("practice") UUID practice, @Param("field") UUID field);
@@ -116,11 +106,13 @@ interface StripMapper {
                 + "on p.grower_id = f.grower_id where p.id = #{w.grownBy})</if>",
         "<if test='w.givenTo != null'> and field_id in (select v.field_id from visit v join visit_helper h "
                 + "on h.visit_id = v.id where h.person_id = #{w.givenTo})</if>",
-        "order by",
+        // the practice is the same for all: so an index that begins with it gives the order
+        "order by practice_id,",
         "<choose>",
         "<when test=\"w.order == 'name'\">name, field_id</when>",
         "<when test=\"w.order == 'visit'\">last_visit nulls first, name, field_id</when>",
         "<when test=\"w.order == 'due'\">due_on nulls first, name, field_id</when>",
+        "<when test='w.level != null'>level, standing, name, field_id</when>",
         "<otherwise>standing, name, field_id</otherwise>",
         "</choose>",
         "offset #{w.offset} rows fetch next #{w.limit} rows only",

@@ -16,6 +16,7 @@ import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.GrowerChanged;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.kept.KeptViews;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.visits.VisitChanged;
@@ -44,6 +45,7 @@ class Strips {
     private final FieldLimits limits;
     private final Messages messages;
     private final JsonMapper json;
+    private final KeptViews views;
 
     Strips(
             StripMapper rows,
@@ -52,7 +54,9 @@ class Strips {
             FaceBuilder builder,
             FieldLimits limits,
             Messages messages,
-            JsonMapper json) {
+            JsonMapper json,
+            KeptViews views) {
+        this.views = views;
         this.rows = rows;
         this.fields = fields;
         this.indicators = indicators;
@@ -182,10 +186,15 @@ class Strips {
                 .toLowerCase(Locale.ROOT);
     }
 
-    /** A strip as it is kept; made on the way where a write has passed it by and it is not made again yet. */
+    /** A strip as it is kept; made on the way, once for all who ask, where a write has passed it by. */
     Faces.FieldStrip shown(UUID practice, StripMapper.Strip kept) {
+        UUID field = kept.fieldId();
         return kept.stale() || kept.content() == null
-                ? make(practice, kept.fieldId()).strip()
+                ? views.of(
+                        Faces.FieldStrip.class,
+                        practice,
+                        field,
+                        () -> make(practice, field).strip())
                 : json.readValue(kept.content(), Faces.FieldStrip.class);
     }
 

@@ -17,8 +17,11 @@ public interface IndicatorReader {
             + "depth_bottom_mm, standing, standing_low, standing_high, code, figure, figure_low, figure_high, unit, "
             + "points, kind, source, taken_at";
 
-    /** Stops that speak for the field; the others are never averaged in. */
-    String LEADING = "stop_id in (select s.id from stop s where s.field_id = #{field} and s.leads)";
+    /**
+     * Stops that speak for the field; the others are never averaged in. Asked of each row: a list of stops would be taken
+     * for what to look rows up by.
+     */
+    String LEADING = "exists (select 1 from stop s where s.id = stop_id and s.leads)";
 
     // named one by one: matching columns to a record's parts by name costs more than the query
     @Results(id = "row")

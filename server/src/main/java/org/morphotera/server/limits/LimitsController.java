@@ -23,6 +23,8 @@ import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.kept.KeptViews;
+import org.morphotera.server.kept.WrittenOnce;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -73,6 +75,7 @@ class LimitsController {
     /** A finding that was not made, with the states it could have. */
     record OpenFinding(String finding, String label, String method, List<String> states) {}
 
+    @WrittenOnce
     record LimitsView(
             String field,
             boolean tooLittleSeen,
@@ -83,6 +86,7 @@ class LimitsController {
 
     private final FieldReader fields;
     private final Reach reach;
+    private final KeptViews kept;
     private final FieldLimits limits;
     private final EvidenceTables tables;
     private final MethodRegistry methods;
@@ -94,8 +98,10 @@ class LimitsController {
             EvidenceTables tables,
             MethodRegistry methods,
             Messages messages,
-            Reach reach) {
+            Reach reach,
+            KeptViews kept) {
         this.reach = reach;
+        this.kept = kept;
         this.fields = fields;
         this.limits = limits;
         this.tables = tables;
@@ -111,8 +117,14 @@ class LimitsController {
             @PathVariable UUID id,
             @RequestParam(required = false) @Nullable String suppose) {
         reach.requireField(who, id);
-        Field field = NotFoundException.require(fields.field(who.practiceId(), id), "field");
-        Map<String, Found> findings = limits.findings(who.practiceId(), field);
+        return suppose == null || suppose.isBlank()
+                ? kept.of(LimitsView.class, who.practiceId(), id, () -> limits(who.practiceId(), id, ""))
+                : limits(who.practiceId(), id, suppose);
+    }
+
+    private LimitsView limits(UUID practice, UUID id, String suppose) {
+        Field field = NotFoundException.require(fields.field(practice, id), "field");
+        Map<String, Found> findings = limits.findings(practice, field);
         Set<String> made = new LinkedHashSet<>(findings.keySet());
         suppose(suppose, findings);
         List<ConstraintView> constraints = limits.beliefs(field, findings).stream()
@@ -128,7 +140,7 @@ class LimitsController {
     }
 
     private void suppose(String suppose, Map<String, Found> findings) {
-        if (suppose == null || suppose.isBlank()) {
+        if (suppose.isEmpty()) {
             return;
         }
         for (String each : suppose.split(",")) {

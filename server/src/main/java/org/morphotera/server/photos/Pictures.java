@@ -8,6 +8,7 @@ import com.drew.metadata.exif.ExifReader;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -32,6 +33,7 @@ import net.coobird.thumbnailator.Thumbnails;
 import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
 import net.coobird.thumbnailator.util.exif.Orientation;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.photo.Picture;
 import org.morphotera.server.web.RefusedException;
 
 /**
@@ -78,6 +80,36 @@ public final class Pictures {
      * @throws RefusedException when it is no whole picture of one of these kinds, or too large
      */
     public static Kept drawnAnew(byte[] sent, boolean keepPosition) {
+        return read(sent, (reader, in) -> drawn(reader, in, sent, keepPosition));
+    }
+
+    /**
+     * A picture upright and reduced, for the core to look at.
+     *
+     * @param sent a JPEG or PNG
+     * @throws RefusedException when it is no whole picture of one of these kinds, or too large
+     */
+    static Picture reduced(byte[] sent) {
+        return read(sent, (reader, in) -> {
+            String format = reader.getFormatName().toLowerCase(Locale.ROOT);
+            if (!format.equals("jpeg") && !format.equals("png")) {
+                throw noPicture();
+            }
+            reader.setInput(in, false, true);
+            BufferedImage image = whole(reader, Picture.MOST_POINTS);
+            byte @Nullable [] camera = format.equals("jpeg") ? cameraData(sent) : null;
+            BufferedImage upright = camera == null ? image : upright(camera, image);
+            int[] points = ((DataBufferInt) upright.getRaster().getDataBuffer()).getData();
+            return Picture.of(upright.getWidth(), upright.getHeight(), i -> points[i]);
+        });
+    }
+
+    /** What is made of a picture once its kind is known. */
+    private interface Work<T> {
+        T of(ImageReader reader, ImageInputStream in) throws IOException;
+    }
+
+    private static <T> T read(byte[] sent, Work<T> work) {
         AT_ONCE.acquireUninterruptibly();
         try (ImageInputStream in = new Patience(sent)) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
@@ -86,7 +118,7 @@ public final class Pictures {
             }
             ImageReader reader = readers.next();
             try {
-                return drawn(reader, in, sent, keepPosition);
+                return work.of(reader, in);
             } finally {
                 reader.dispose();
             }
@@ -105,7 +137,7 @@ public final class Pictures {
         }
         // what else stands in it is not even read, but for how a camera was held
         reader.setInput(in, false, true);
-        BufferedImage image = whole(reader);
+        BufferedImage image = whole(reader, MOST_PIXELS);
         byte @Nullable [] camera = format.equals("jpeg") ? cameraData(sent) : null;
         if (camera != null && !keepPosition) {
             image = upright(camera, image);
@@ -116,16 +148,17 @@ public final class Pictures {
         return new Kept(png ? PNG : JPEG, camera == null ? content : with(content, camera), small(image));
     }
 
-    private static BufferedImage whole(ImageReader reader) throws IOException {
+    private static BufferedImage whole(ImageReader reader, int most) throws IOException {
         AtomicBoolean cut = new AtomicBoolean();
         try {
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
-            if (width > LONGEST_SIDE || height > LONGEST_SIDE || (long) width * height > MOST_PIXELS) {
+            if (width > LONGEST_SIDE || height > LONGEST_SIDE || (long) width * height > most) {
                 throw RefusedException.of(
                         "",
                         "TOO_LARGE",
-                        "At most " + LONGEST_SIDE + " points a side and 40 megapixels. Make the picture smaller.");
+                        "At most " + LONGEST_SIDE + " points a side and " + most / 1_000_000
+                                + " megapixels. Make the picture smaller.");
             }
             reader.addIIOReadWarningListener(
                     (source, warning) -> cut.compareAndSet(false, warning.matches("(?is).*(truncated|premature).*")));

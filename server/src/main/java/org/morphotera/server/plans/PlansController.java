@@ -15,7 +15,7 @@ import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
-import org.morphotera.server.faces.KeptViews;
+import org.morphotera.server.kept.KeptViews;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;

@@ -31,9 +31,11 @@ class StorageConfiguration {
 
     private static final int RETENTION_MS = 2000;
 
-    /** What keeps a server that stopped answering from holding requests; seconds. */
+    static final String POSTGRES = "jdbc:postgresql:";
+
+    /** Seconds; how long an answer may take is said of each connection, by who waits for it. */
     private static final String POSTGRES_LIMITS =
-            "connectTimeout=2&loginTimeout=2&socketTimeout=2&cancelSignalTimeout=1&tcpKeepAlive=true"
+            "connectTimeout=2&loginTimeout=2&cancelSignalTimeout=1&tcpKeepAlive=true&reWriteBatchedInserts=true"
                     + "&options=-c%20synchronous_commit%3Don&ApplicationName=morphotera";
 
     @Bean
@@ -50,10 +52,9 @@ class StorageConfiguration {
                             properties.determinePassword())
                     .prepare();
         }
-        HikariDataSource source = properties
-                .initializeDataSourceBuilder()
-                .type(HikariDataSource.class)
-                .build();
+        Connections source = new Connections();
+        source.setUsername(properties.determineUsername());
+        source.setPassword(properties.determinePassword());
         source.setJdbcUrl(file == null ? withLimits(url) : OrderedFile.address(url));
         if (file != null) {
             tune(source);
@@ -62,7 +63,7 @@ class StorageConfiguration {
     }
 
     static String withLimits(String url) {
-        return url.startsWith("jdbc:postgresql:") ? url + (url.contains("?") ? "&" : "?") + POSTGRES_LIMITS : url;
+        return url.startsWith(POSTGRES) ? url + (url.contains("?") ? "&" : "?") + POSTGRES_LIMITS : url;
     }
 
     /** Sets what the file store has no option of the address for. */

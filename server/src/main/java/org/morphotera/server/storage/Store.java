@@ -136,6 +136,7 @@ public class Store implements SmartLifecycle {
                 Properties login = new Properties();
                 login.put("user", properties.determineUsername());
                 login.put("password", properties.determinePassword());
+                login.put("socketTimeout", "2");
                 probe = DriverManager.getConnection(StorageConfiguration.withLimits(properties.determineUrl()), login);
             }
             probe.createStatement().execute("select 1");

@@ -60,7 +60,7 @@ class StoreGuard extends OncePerRequestFilter {
             return;
         }
         try {
-            chain.doFilter(request, response);
+            Connections.answer(chain, request, response);
         } catch (ServletException | IOException | RuntimeException e) {
             if (!StoreFailure.is(e)) {
                 throw e;

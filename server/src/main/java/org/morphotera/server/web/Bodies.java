@@ -39,6 +39,9 @@ class Bodies extends OncePerRequestFilter {
     private static final Bound FORM = new Bound(8 * 1024, Duration.ofSeconds(10), 8);
     private static final Bound OPEN = new Bound(256 * 1024, Duration.ofSeconds(10), 8);
     private static final Bound SHAPES = new Bound(1024 * 1024, Duration.ofSeconds(20), 4);
+    /** Two pictures of a megabyte each, as base64. */
+    private static final Bound PICTURES = new Bound(3 * 1024 * 1024, Duration.ofSeconds(60), 4);
+
     private static final Bound SIGNED_IN = new Bound(1024 * 1024, Duration.ofSeconds(60), 16);
 
     private final ProblemWriter problems;
@@ -146,7 +149,14 @@ class Bodies extends OncePerRequestFilter {
             return SHAPES;
         }
         boolean known = WebUtils.getCookie(request, OpenCalls.SESSION_COOKIE) != null;
+        if (known && hasPictures(request)) {
+            return PICTURES;
+        }
         return OpenCalls.matches(request) || !known ? OPEN : SIGNED_IN;
+    }
+
+    private static boolean hasPictures(HttpServletRequest request) {
+        return request.getRequestURI().startsWith("/api/photo-readings/");
     }
 
     private static boolean isForm(HttpServletRequest request) {
@@ -166,7 +176,7 @@ class Bodies extends OncePerRequestFilter {
         String type = request.getContentType();
         boolean json = type == null || type.contains("json");
         return fault == null && json && request instanceof BufferedRequest taken
-                ? TextRule.inJson(taken.body())
+                ? TextRule.inJson(taken.body(), hasPictures(request) ? PICTURES.bytes() : TextRule.LONGEST)
                 : fault;
     }
 }

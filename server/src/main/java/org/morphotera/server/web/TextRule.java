@@ -25,12 +25,16 @@ public final class TextRule {
 
     private TextRule() {}
 
-    /** What is wrong with a JSON body, or {@code null}; what is no JSON is left to whoever reads it. */
-    static @Nullable FaultText inJson(byte[] body) {
+    /**
+     * What is wrong with a JSON body, or {@code null}; what is no JSON is left to whoever reads it.
+     *
+     * @param longest a text may be, characters
+     */
+    static @Nullable FaultText inJson(byte[] body, int longest) {
         try (JsonParser in = JSON.createParser(ObjectReadContext.empty(), body)) {
             for (JsonToken token = in.nextToken(); token != null; token = in.nextToken()) {
                 if (token == JsonToken.VALUE_STRING || token == JsonToken.PROPERTY_NAME) {
-                    String wrong = wrong(in.getString());
+                    String wrong = wrong(in.getString(), longest);
                     if (wrong != null) {
                         return fault(in.streamReadContext().pathAsPointer().toString(), wrong);
                     }
@@ -45,9 +49,9 @@ public final class TextRule {
     /** What is wrong with the parameters of a query or a form, or {@code null}. */
     static @Nullable FaultText inParameters(Map<String, String[]> parameters) {
         for (Map.Entry<String, String[]> each : parameters.entrySet()) {
-            String wrong = wrong(each.getKey());
+            String wrong = wrong(each.getKey(), LONGEST);
             for (String value : each.getValue()) {
-                wrong = wrong == null ? wrong(value) : wrong;
+                wrong = wrong == null ? wrong(value, LONGEST) : wrong;
             }
             if (wrong != null) {
                 return fault(each.getKey(), wrong);
@@ -68,9 +72,9 @@ public final class TextRule {
         return new FaultText(shown, "TEXT", wrong);
     }
 
-    private static @Nullable String wrong(String text) {
-        if (text.length() > LONGEST) {
-            return String.format(Locale.ROOT, "At most %,d characters.", LONGEST);
+    private static @Nullable String wrong(String text, int longest) {
+        if (text.length() > longest) {
+            return String.format(Locale.ROOT, "At most %,d characters.", longest);
         }
         return text.codePoints().anyMatch(TextRule::forbidden)
                 ? "It holds a character that can't be shown. Type it again."

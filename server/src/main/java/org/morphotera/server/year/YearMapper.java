@@ -27,9 +27,8 @@ interface YearMapper {
             String followUp,
             LocalDate lastVisit) {}
 
-    @Select("select s.field_id, f.name as field, s.due_on, s.last_visit, s.level, s.content "
-            + "from field_strip s join field f on f.id = s.field_id "
-            + "where s.practice_id = #{practice} and s.due_on < #{until} order by s.due_on, f.name, s.field_id "
+    @Select("select field_id, name as field, due_on, last_visit, level, content from field_strip "
+            + "where practice_id = #{practice} and due_on < #{until} order by practice_id, due_on, name, field_id "
             + "fetch first 400 rows only")
     List<FieldRow> fields(@Param("practice") UUID practice, @Param("until") LocalDate until);
 

@@ -86,6 +86,15 @@ class ArchiveTest {
                 UUID.randomUUID(),
                 practice,
                 email);
+        // an empty practice may have invited somebody already
+        jdbc.update(
+                "insert into invitation (id, practice_id, email, name, role, secret_hash, made_by, made_at, expires_at) "
+                        + "values (?, ?, ?, 'Next', 'ADVISOR', ?, ?, now(), now())",
+                UUID.randomUUID(),
+                practice,
+                email,
+                UUID.randomUUID().toString(),
+                UUID.randomUUID());
         return practice;
     }
 

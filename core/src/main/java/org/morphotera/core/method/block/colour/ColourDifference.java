@@ -3,7 +3,9 @@ package org.morphotera.core.method.block.colour;
 /** CIEDE2000 colour difference (Sharma, Wu and Dalal, 2005) between two notations. */
 final class ColourDifference {
 
-    private static final double CHROMA_STEP = 5.5;
+    /** C* of one step of chroma. */
+    static final double CHROMA_STEP = 5.5;
+
     private static final double POW_25_7 = Math.pow(25, 7);
 
     private ColourDifference() {}
@@ -14,9 +16,14 @@ final class ColourDifference {
     }
 
     private static double[] lab(Colour.Notation colour) {
-        double chroma = CHROMA_STEP * colour.chroma();
-        double angle = Math.toRadians(colour.hue().angle());
-        return new double[] {10 * colour.value(), chroma * Math.cos(angle), chroma * Math.sin(angle)};
+        return lab(colour.value(), colour.chroma(), colour.hue().angle());
+    }
+
+    /** Approximate Lab of a value, a chroma and a hue angle in degrees. */
+    static double[] lab(double value, double chroma, double degrees) {
+        double angle = Math.toRadians(degrees);
+        double strength = CHROMA_STEP * chroma;
+        return new double[] {10 * value, strength * Math.cos(angle), strength * Math.sin(angle)};
     }
 
     /** @param one L*, a*, b* */

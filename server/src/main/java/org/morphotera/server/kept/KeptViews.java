@@ -1,4 +1,4 @@
-package org.morphotera.server.faces;
+package org.morphotera.server.kept;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.UUID;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -14,9 +15,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class KeptViews {
-
-    /** Some hundred kilobytes each at most. */
-    private static final int MOST = 300;
 
     private record Key(Class<?> type, UUID field) {}
 
@@ -32,12 +30,15 @@ public class KeptViews {
      */
     record FieldState(long marks, long people, long products, LocalDate on) {}
 
-    private final Cache<Key, Kept> views =
-            Caffeine.newBuilder().maximumSize(MOST).build();
-    private final StripMapper rows;
+    private final Cache<Key, Kept> views;
+    private final ViewCounts rows;
     private final Clock clock;
 
-    KeptViews(StripMapper rows, Clock clock) {
+    /** @param most some hundred kilobytes each; none where each is to be worked out anew */
+    KeptViews(ViewCounts rows, Clock clock, @Value("${morphotera.kept-views:300}") int most) {
+        // what is over the most goes at once, not when some other thread comes to it
+        this.views =
+                Caffeine.newBuilder().maximumSize(most).executor(Runnable::run).build();
         this.rows = rows;
         this.clock = clock;
     }
@@ -48,18 +49,21 @@ public class KeptViews {
      * @param work reads all that it needs after the state was asked for
      */
     public <T> T of(Class<T> type, UUID practice, UUID field, Supplier<T> work) {
-        StripMapper.Counts counts = rows.counts(practice, field);
+        ViewCounts.Counts counts = rows.counts(practice, field);
         if (counts == null) {
             return work.get();
         }
         FieldState now = new FieldState(counts.marks(), counts.people(), counts.products(), LocalDate.now(clock));
         Key key = new Key(type, field);
         Kept kept = views.getIfPresent(key);
-        if (kept != null && kept.state().equals(now)) {
-            return type.cast(kept.view());
+        if (kept == null || !kept.state().equals(now)) {
+            // of many who ask at the same time one works it out, the others wait for it
+            kept = views.asMap()
+                    .compute(
+                            key,
+                            (same, before) ->
+                                    before != null && before.state().equals(now) ? before : new Kept(now, work.get()));
         }
-        T view = work.get();
-        views.put(key, new Kept(now, view));
-        return view;
+        return type.cast(kept.view());
     }
 }

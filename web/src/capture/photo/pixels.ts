@@ -1,0 +1,34 @@
+/** A picture as its points, red, green, blue and solidity, from the top left; with the picture itself. */
+export type Pixels = {
+  data: Uint8ClampedArray
+  width: number
+  height: number
+  url: string
+  blob: Blob
+}
+
+/** What is looked at is reduced further; decoding to more points would only take longer. */
+const LONGEST_SIDE = 2048
+
+/**
+ * The points of a picture that was chosen or taken.
+ * @throws Error when this device can't read it
+ */
+export async function pixelsOf(blob: Blob): Promise<Pixels> {
+  const bitmap = await createImageBitmap(blob).catch(() => {
+    throw new Error('This file is no picture that this device can read. Choose a JPEG or PNG.')
+  })
+  const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height))
+  const width = Math.max(1, Math.round(bitmap.width * scale))
+  const height = Math.max(1, Math.round(bitmap.height * scale))
+  const canvas = document.createElement('canvas')
+  canvas.width = width
+  canvas.height = height
+  const pen = canvas.getContext('2d', { willReadFrequently: true })!
+  pen.fillStyle = 'white'
+  pen.fillRect(0, 0, width, height)
+  pen.drawImage(bitmap, 0, 0, width, height)
+  bitmap.close()
+  const { data } = pen.getImageData(0, 0, width, height)
+  return { data, width, height, url: URL.createObjectURL(blob), blob }
+}
