@@ -174,6 +174,8 @@ class Restore {
                 connection.setAutoCommit(false);
                 Set<String> emails = emails(staging.connection(), practice);
                 boolean replaced = inPlaceOf != null;
+                // numbers are kept where nobody else's can be the same
+                boolean newNumbers = replaced || numbered();
                 if (replaced) {
                     makeRoom(inPlaceOf, emails);
                 }
@@ -181,7 +183,7 @@ class Restore {
                 for (ArchiveTables.Table table : ArchiveTables.ALL) {
                     boolean there = practice.equals(inPlaceOf) && table.name().equals("practice");
                     if (!there) {
-                        copy(staging.connection(), connection, table, practice, replaced, byPages, done);
+                        copy(staging.connection(), connection, table, practice, newNumbers, byPages, done);
                     }
                     if (replaced && table.name().equals("practice")) {
                         moveIn(inPlaceOf, practice);
@@ -278,6 +280,11 @@ class Restore {
         if (byPages) {
             to.commit();
         }
+    }
+
+    /** Whether a practice of this server has entries of the log, which are numbered over all practices. */
+    private boolean numbered() {
+        return jdbc.queryForObject("select exists(select 1 from audit_entry)", Boolean.class);
     }
 
     /** Numbers go on after the highest that came in. */
