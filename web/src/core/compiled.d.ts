@@ -18,3 +18,7 @@ export function lookAtBoth(
   after: Uint8ClampedArray,
   widthAfter: number,
 ): string
+/** A picture as four bytes a point, and what is told of it as JSON. */
+export type PagePicture = { data: Uint8ClampedArray; width: number; told: string }
+export function straightened(rgba: Uint8ClampedArray, width: number): PagePicture | null
+export function drawnPhoto(kind: string, readings: string, seed: number, which: number): PagePicture

@@ -3,18 +3,23 @@ package org.morphotera.browser;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.PhotoKinds;
+import org.morphotera.core.PhotoScenes;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.photo.Card;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.PhotoReadings;
 import org.morphotera.core.photo.Picture;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.plan.Amount;
 import org.morphotera.core.practice.PracticeGround;
 import org.morphotera.core.reading.FaultText;
@@ -33,9 +38,6 @@ public final class PageCore {
     private static final MethodRegistry METHODS = Methods.all();
     private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(METHODS);
     private static final PhotoReadings PHOTOS = PhotoKinds.all();
-
-    /** Of a point on a canvas: red, green, blue and how solid it is. */
-    private static final int BYTES = 4;
 
     private static Benchmarks benchmarks;
     private static Messages messages;
@@ -161,7 +163,7 @@ public final class PageCore {
      */
     @JSExport
     public static String look(String kind, String inputsJson, Uint8ClampedArray rgba, int width) {
-        return proposal(kind, inputsJson, List.of(picture(rgba, width)));
+        return proposal(kind, inputsJson, List.of(PagePicture.read(rgba, width)));
     }
 
     /** Looks at a picture from before and one from after; see {@link #look}. */
@@ -173,14 +175,36 @@ public final class PageCore {
             int widthBefore,
             Uint8ClampedArray after,
             int widthAfter) {
-        return proposal(kind, inputsJson, List.of(picture(before, widthBefore), picture(after, widthAfter)));
+        return proposal(
+                kind, inputsJson, List.of(PagePicture.read(before, widthBefore), PagePicture.read(after, widthAfter)));
     }
 
-    private static Picture picture(Uint8ClampedArray rgba, int width) {
-        return Picture.of(width, rgba.getLength() / BYTES / width, i -> {
-            int at = BYTES * i;
-            return rgba.get(at) << 16 | rgba.get(at + 1) << 8 | rgba.get(at + 2);
-        });
+    /**
+     * The picture as if taken from straight above the printed card.
+     *
+     * @return {@code null} where no card is to be seen whole; told is where the card's places lie on it
+     */
+    @JSExport
+    public static PagePicture straightened(Uint8ClampedArray rgba, int width) {
+        Card card = Card.find(PagePicture.read(rgba, width));
+        return card == null ? null : PagePicture.of(card.straight(), JsonTree.write(card.told()));
+    }
+
+    /**
+     * A picture of what a test reads, drawn.
+     *
+     * @param kind of the reading from pictures
+     * @param readingsJson readings of its method
+     * @param seed the same draws the same
+     * @param which 0 for the only picture, or the one before; 1 for the one after
+     */
+    @JSExport
+    public static PagePicture drawnPhoto(String kind, String readingsJson, int seed, int which) {
+        Map<String, Object> readings = new LinkedHashMap<>();
+        ((Map<?, ?>) JsonTree.parse(readingsJson)).forEach((name, value) -> readings.put((String) name, value));
+        Random chance = new Random(seed);
+        List<Drawn> drawn = PhotoScenes.draw(kind, readings, Taken.USUALLY, chance::nextDouble);
+        return PagePicture.of(drawn.get(which).picture(), "{}");
     }
 
     private static String proposal(String kind, String inputsJson, List<Picture> pictures) {

@@ -19,13 +19,18 @@ import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
 import org.morphotera.core.JvmAnswers;
 import org.morphotera.core.Methods;
+import org.morphotera.core.PhotoKinds;
+import org.morphotera.core.PhotoScenes;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
+import org.morphotera.core.photo.Card;
+import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.DrawnCard;
 import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.practice.PracticeGround;
 
@@ -130,23 +135,74 @@ class PageBuildTest {
         }
         look("colour", List.of(new Drawn(wide, high, large, small.inputs(), Map.of())));
         look("colour", List.of(new Drawn(90, 90, new int[8100], small.inputs(), Map.of())));
+        cards(random);
+        scenes();
+    }
+
+    /** A card that lies askew, and a picture without one. */
+    private static void cards(Random random) {
+        DrawnCard.View view = new DrawnCard.View(14, -9, 5, 300);
+        DrawnCard card = DrawnCard.of(view, new double[] {0.13, 0.08, 0.045}, Taken.WELL, random::nextDouble);
+        TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(sent(card.width(), card.rgb())), "card"));
+        Drawn none = Drawn.colour(4, 3, 70, Taken.WELL, random::nextDouble);
+        TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(sent(none.width(), none.rgb())), "card"));
+    }
+
+    /** Pictures of what a made-up soil reads. */
+    private static void scenes() {
+        for (PhotoReading<?> kind : PhotoKinds.all().all()) {
+            Object readings = GROUND.scene(Map.of("seed", 5, "level", "usual"), kind.method(), 0)
+                    .get("readings");
+            for (int which = 0; which < kind.pictures().size(); which++) {
+                Map<String, Object> body = Map.of("readings", readings, "seed", 7, "which", which);
+                TASKS.add(new Task(kind.kind(), WorkedCase.JSON.writeValueAsString(body), "drawn"));
+            }
+        }
+    }
+
+    /** As the script sums what the page's core hands out. */
+    private static Map<String, Object> summed(Picture picture, Object told) {
+        long sum = 0;
+        for (int i = 0; i < picture.size(); i++) {
+            int[] point = {picture.red(i), picture.green(i), picture.blue(i), 255};
+            for (int channel = 0; channel < point.length; channel++) {
+                sum += (long) point[channel] * ((4L * i + channel) % 9973);
+            }
+        }
+        return Map.of("width", picture.width(), "sum", sum, "told", told);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> drawn(String kind, Map<String, Object> body) {
+        Random random = new Random((Integer) body.get("seed"));
+        List<Drawn> drawn =
+                PhotoScenes.draw(kind, (Map<String, Object>) body.get("readings"), Taken.USUALLY, random::nextDouble);
+        return summed(drawn.get((Integer) body.get("which")).picture(), Map.of());
+    }
+
+    private static Map<String, Object> card(Picture picture) {
+        Card card = Card.find(picture);
+        return card == null ? Map.of() : summed(card.straight(), card.told());
     }
 
     private static void look(String kind, List<Drawn> drawn) {
         List<Map<String, Object>> pictures = new ArrayList<>();
         for (Drawn each : drawn) {
-            byte[] rgba = new byte[4 * each.rgb().length];
-            for (int i = 0; i < each.rgb().length; i++) {
-                rgba[4 * i] = (byte) (each.rgb()[i] >> 16);
-                rgba[4 * i + 1] = (byte) (each.rgb()[i] >> 8);
-                rgba[4 * i + 2] = (byte) each.rgb()[i];
-                rgba[4 * i + 3] = -1;
-            }
-            pictures.add(
-                    Map.of("width", each.width(), "rgba", Base64.getEncoder().encodeToString(rgba)));
+            pictures.add(sent(each.width(), each.rgb()));
         }
         Map<String, Object> body = Map.of("inputs", drawn.get(0).inputs(), "pictures", pictures);
         TASKS.add(new Task(kind, WorkedCase.JSON.writeValueAsString(body), "look"));
+    }
+
+    private static Map<String, Object> sent(int width, int[] rgb) {
+        byte[] rgba = new byte[4 * rgb.length];
+        for (int i = 0; i < rgb.length; i++) {
+            rgba[4 * i] = (byte) (rgb[i] >> 16);
+            rgba[4 * i + 1] = (byte) (rgb[i] >> 8);
+            rgba[4 * i + 2] = (byte) rgb[i];
+            rgba[4 * i + 3] = -1;
+        }
+        return Map.of("width", width, "rgba", Base64.getEncoder().encodeToString(rgba));
     }
 
     private static Picture picture(Object sent) {
@@ -169,6 +225,8 @@ class PageBuildTest {
             case "scene" -> GROUND.scene(body, task.method(), 0);
             case "verdict" ->
                 GROUND.verdict(body.get("deal"), (List<?>) body.get("made"), (String) body.get("named"), null);
+            case "drawn" -> drawn(task.method(), body);
+            case "card" -> card(picture(body));
             case "look" ->
                 JvmAnswers.look(
                         task.method(),

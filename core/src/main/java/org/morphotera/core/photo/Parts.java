@@ -76,6 +76,26 @@ public final class Parts {
         return new Parts(width, height, labels, parts, contrast, middle);
     }
 
+    /**
+     * Gathers the dark points of a whole picture.
+     *
+     * @param dark by point; none is dark afterwards
+     * @param least points that a part must have
+     */
+    static Parts of(Picture picture, boolean[] dark, double least) {
+        int[] labels = new int[dark.length];
+        Arrays.fill(labels, -1);
+        int[] places = new int[dark.length];
+        int n = 0;
+        for (int i = 0; i < dark.length; i++) {
+            if (dark[i]) {
+                places[n++] = i;
+            }
+        }
+        List<Part> parts = gathered(dark, labels, picture.width(), picture.height(), places, n, least);
+        return new Parts(picture.width(), picture.height(), labels, parts, 0, 0);
+    }
+
     private static List<Part> gathered(
             boolean[] dark, int[] labels, int width, int height, int[] places, int n, double least) {
         List<Part> parts = new ArrayList<>();

@@ -30,6 +30,14 @@ public interface PhotoReading<R extends Record> {
     /** @param pictures as many as there are names, each with something to be seen on it */
     Answer propose(R inputs, List<Picture> pictures);
 
+    /**
+     * How much of a proposal was recorded as it stood.
+     *
+     * @param proposed as {@link #propose} gave it
+     * @param recorded readings of the method
+     */
+    Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded);
+
     /** What comes of a look at pictures. */
     sealed interface Answer {
 

@@ -36,6 +36,7 @@ final class ArchiveTables {
             new Table("measurement", "id", "practice_id", "supersedes", false),
             Table.of("indicator_value", "measurement_id"),
             Table.of("sighting", "measurement_id"),
+            Table.of("photo_reading", "measurement_id"),
             Table.of("timer"),
             Table.of("timer_step"),
             Table.of("management_event"),

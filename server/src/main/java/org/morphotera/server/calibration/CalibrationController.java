@@ -14,6 +14,8 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Role;
+import org.morphotera.server.measurements.FromPhoto;
+import org.morphotera.server.measurements.FromPhotos;
 import org.morphotera.server.photos.Pictures;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.CacheControl;
@@ -35,20 +37,22 @@ import org.springframework.web.bind.annotation.RestController;
 @Least(Role.ADVISOR)
 class CalibrationController {
 
-    /** Sessions, newest first, and the tests that can be scored in one. */
+    /** Sessions, newest first, the tests that can be scored in one, and how often pictures were right. */
     @Schema(name = "CalibrationList")
-    record Sessions(List<Calibration> sessions, List<Calibration.Scaled> tests) {}
+    record Sessions(List<Calibration> sessions, List<Calibration.Scaled> tests, List<FromPhoto.Agreement> photos) {}
 
     private final CalibrationSessions sessions;
+    private final FromPhotos photos;
 
-    CalibrationController(CalibrationSessions sessions) {
+    CalibrationController(CalibrationSessions sessions, FromPhotos photos) {
+        this.photos = photos;
         this.sessions = sessions;
     }
 
     @Least(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/calibrations")
     Sessions calibrations(@AuthenticationPrincipal Advisor who) {
-        return new Sessions(sessions.newest(who), sessions.tests());
+        return new Sessions(sessions.newest(who), sessions.tests(), photos.agreements(who.practiceId()));
     }
 
     /**

@@ -326,6 +326,7 @@ class DemoData implements ApplicationRunner {
                                 at,
                                 null,
                                 null,
+                                null,
                                 null));
             }
         }

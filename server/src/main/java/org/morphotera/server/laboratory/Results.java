@@ -197,7 +197,8 @@ class Results {
                             bag.takenAt(),
                             null,
                             null,
-                            note(bag, stops)));
+                            note(bag, stops),
+                            null));
         } catch (RefusedException e) {
             for (FaultText fault : e.faults()) {
                 faults.add(line.number(), column(fault, analytes), fault.message());

@@ -1,6 +1,7 @@
 package org.morphotera.server.measurements;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -60,8 +61,18 @@ public record Measurement(
 
             @Nullable UUID supersedes,
             @Nullable @Size(max = 400) String reason,
-            @Nullable @Size(max = 400) String note) {}
+            @Nullable @Size(max = 400) String note,
+            FromPhoto.@Nullable @Valid Write photo) {}
 
-    /** A measurement with all that it corrected and that corrected it, newest first. */
-    public record History(Measurement measurement, String stop, String field, List<Measurement> versions) {}
+    /**
+     * A measurement with all that it corrected and that corrected it, newest first.
+     *
+     * @param photo what a picture proposed of it; {@code null} when it was read otherwise
+     */
+    public record History(
+            Measurement measurement,
+            String stop,
+            String field,
+            List<Measurement> versions,
+            @Nullable FromPhoto photo) {}
 }

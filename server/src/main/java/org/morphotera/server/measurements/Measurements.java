@@ -43,6 +43,7 @@ public class Measurements {
     private final Clock clock;
     private final OwnRules rules;
     private final Reach reach;
+    private final FromPhotos photos;
 
     Measurements(
             MeasurementMapper rows,
@@ -57,8 +58,10 @@ public class Measurements {
             Audit audit,
             Clock clock,
             OwnRules rules,
-            Reach reach) {
+            Reach reach,
+            FromPhotos photos) {
         this.reach = reach;
+        this.photos = photos;
         this.rows = rows;
         this.drafts = drafts;
         this.timers = timers;
@@ -92,6 +95,7 @@ public class Measurements {
         if (body.supersedes() != null) {
             requireNewest(who, body);
         }
+        photos.require(body);
         Map<String, Object> context = places.context(practice, place);
         DepthLayer layer = layer(body);
         if (layer != null) {
@@ -120,6 +124,7 @@ public class Measurements {
                 body.note(),
                 clock.instant().truncatedTo(ChronoUnit.MILLIS));
         rows.insertMeasurement(practice, who.id(), row);
+        photos.keep(practice, id, row.takenAt(), body);
         if (body.supersedes() != null) {
             projection.remove(practice, body.supersedes());
         }
@@ -204,6 +209,7 @@ public class Measurements {
                 form.measurement(row),
                 fields.stop(practice, row.stopId()).label(),
                 fields.field(practice, row.fieldId()).name(),
-                versions);
+                versions,
+                photos.of(practice, id));
     }
 }

@@ -195,7 +195,7 @@ class DataFileTest {
         filled();
         sql("delete from practice where name like '%9'");
         assertThat(tool("check", file.name())).as(said()).isZero();
-        assertThat(said()).contains("is sound", "tables of version 13");
+        assertThat(said()).contains("is sound", "tables of version 14");
         assertThat(tool("compact", file.name())).isZero();
         assertThat(mode(file.path())).isEqualTo("rw-------");
         Path backups = folder.resolve("backups");

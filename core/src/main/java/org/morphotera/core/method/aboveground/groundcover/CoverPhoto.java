@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.method.aboveground.groundcover.GroundCover.Cover;
+import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Lab;
 import org.morphotera.core.photo.Otsu;
 import org.morphotera.core.photo.PhotoReading;
@@ -77,6 +78,11 @@ public final class CoverPhoto implements PhotoReading<CoverPhoto.Inputs> {
                 Need.OPTIONAL,
                 seed -> new Seed(seed.word("class", List.of(Cover.values()), Need.REQUIRED), Spot.read(seed)));
         return new Inputs(grid == null ? Integer.valueOf(USUAL_GRID) : grid, seeds == null ? List.of() : seeds);
+    }
+
+    @Override
+    public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
+        return Agreed.ofRows(proposed.get("points"), recorded.get("points"), Object::equals);
     }
 
     @Override

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.morphotera.core.method.block.colour.Colour.Hue;
 import org.morphotera.core.method.block.colour.Colour.Notation;
+import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Lab;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
@@ -17,6 +18,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -107,6 +109,29 @@ public final class ColourPhoto implements PhotoReading<ColourPhoto.Inputs> {
         double weakest() {
             return Math.min(mean[0], Math.min(mean[1], mean[2]));
         }
+    }
+
+    @Override
+    public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
+        return new Agreed(chip(proposed).equals(chip(recorded)) ? 1 : 0, 1);
+    }
+
+    /** Hue angle of a page by its notation, degrees; of an unknown one that of 10YR. */
+    public static double hueAngle(String notation) {
+        Colour.Hue hue = Coded.find(Colour.Hue.values(), notation);
+        return (hue == null ? Colour.Hue.BROWN_10YR : hue).angle();
+    }
+
+    /** Page of the hue, value and chroma, however the figures are written. */
+    private static List<String> chip(Map<String, ?> readings) {
+        List<String> parts = new ArrayList<>();
+        if (readings.get("sample") instanceof Map<?, ?> chip) {
+            for (String name : List.of("hue", "value", "chroma")) {
+                parts.add(String.valueOf(
+                        chip.get(name) instanceof Number figure ? figure.doubleValue() : chip.get(name)));
+            }
+        }
+        return parts;
     }
 
     @Override

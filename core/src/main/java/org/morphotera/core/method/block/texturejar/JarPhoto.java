@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Lab;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
@@ -29,6 +30,11 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
      * @param waterColumnMm height of the water between them, mm
      */
     public record Inputs(Spot bottom, Spot waterTop, Double waterColumnMm) {}
+
+    private static final List<String> LINES = List.of("sandMm", "siltMm", "clayMm");
+
+    /** A line is put to the half of a millimetre. */
+    private static final double SAME_MM = 0.5;
 
     private static final int PARTS = 4;
     private static final int CUTS = PARTS - 1;
@@ -71,6 +77,11 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
     }
 
     @Override
+    public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
+        return Agreed.ofFigures(proposed, recorded, LINES, SAME_MM);
+    }
+
+    @Override
     public Answer propose(Inputs inputs, List<Picture> pictures) {
         Picture picture = pictures.get(0);
         double x0 = picture.column(inputs.bottom());
@@ -102,7 +113,6 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
         double total = up[PARTS][n];
 
         Evaluation.Builder out = Evaluation.of(method());
-        String[] names = {"sandMm", "siltMm", "clayMm"};
         Map<String, Object> readings = new LinkedHashMap<>();
         StringBuilder unsure = new StringBuilder();
         for (int cut = 0; cut < CUTS; cut++) {
@@ -115,8 +125,8 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
                 high++;
             }
             double mm = column * cuts[cut] / n;
-            out.value(names[cut], mm, Unit.MM, column * low / n, column * high / n);
-            readings.put(names[cut], Numbers.significant(mm, 4));
+            out.value(LINES.get(cut), mm, Unit.MM, column * low / n, column * high / n);
+            readings.put(LINES.get(cut), Numbers.significant(mm, 4));
             int from = cut == 0 ? 0 : cuts[cut - 1];
             int to = cut == CUTS - 1 ? n : cuts[cut + 1];
             if (faint(squares, from, cuts[cut], to)) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Cloud;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Slake;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Water;
+import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Parts;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
@@ -16,6 +17,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
+import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -32,8 +34,29 @@ public final class CrumbsPhoto implements PhotoReading<CrumbsPhoto.Inputs> {
      */
     public record Dish(Double x, Double y, Double radius) {}
 
-    /** @param water in the dish; unless said, rain */
-    public record Inputs(Dish dish, Water water) {}
+    /** When the later picture was taken, after the crumbs were wetted. */
+    public enum Moment implements Coded {
+        SIXTY_SECONDS("60s"),
+        TEN_MINUTES("10min"),
+        THIRTY_MINUTES("30min");
+
+        private final String code;
+
+        Moment(String code) {
+            this.code = code;
+        }
+
+        @Override
+        public String code() {
+            return code;
+        }
+    }
+
+    /**
+     * @param water in the dish; unless said, rain
+     * @param moment of the later picture; unless said, ten minutes
+     */
+    public record Inputs(Dish dish, Water water, Moment moment) {}
 
     private static final double LEAST_SHARE = 0.001;
     private static final double RIM = 0.96;
@@ -74,7 +97,13 @@ public final class CrumbsPhoto implements PhotoReading<CrumbsPhoto.Inputs> {
                                 dish.number("x", Unit.NONE, share, Need.REQUIRED),
                                 dish.number("y", Unit.NONE, share, Need.REQUIRED),
                                 dish.number("radius", Unit.NONE, Range.between(0.05, 1), Need.REQUIRED))),
-                fields.wordOr("water", List.of(Water.values()), Water.RAIN));
+                fields.wordOr("water", List.of(Water.values()), Water.RAIN),
+                fields.wordOr("moment", List.of(Moment.values()), Moment.TEN_MINUTES));
+    }
+
+    @Override
+    public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
+        return Agreed.ofRows(proposed.get("crumbs"), recorded.get("crumbs"), Agreed.alikeBy("slake"));
     }
 
     @Override
@@ -112,11 +141,15 @@ public final class CrumbsPhoto implements PhotoReading<CrumbsPhoto.Inputs> {
                 n++;
             }
             boolean holds = ratios[i] > 0 && ratios[i] < HOLDS_UNDER;
-            crumb.put("slake", (holds ? Slake.HOLDS : Slake.WITHIN_10MIN).code());
+            Slake fell = inputs.moment() == Moment.SIXTY_SECONDS ? Slake.UNDER_60S : Slake.WITHIN_10MIN;
+            crumb.put("slake", (holds ? Slake.HOLDS : fell).code());
             if (!holds) {
                 crumb.put("partly", ratios[i] > 0 && ratios[i] <= PARTLY_TO);
             }
             crumb.put("cloud10", clouded.code());
+            if (inputs.moment() == Moment.THIRTY_MINUTES) {
+                crumb.put("cloud30", clouded.code());
+            }
             rows.add(row);
             crumbs.add(crumb);
         }
