@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import type { Calibration, CalibrationTest } from '../api/schema'
+import { PhotosRight } from '../photos/FromPhoto'
 import { queries } from '../queries/queries'
 import { Button, Check, Input, Labelled, QuantityInput } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
@@ -18,7 +19,7 @@ export function CalibrationsPage() {
   const list = useQuery(queries.calibrations())
   if (list.isPending) return <Loading what="the sessions" />
   if (list.isError) return <Failed error={list.error} retry={() => list.refetch()} />
-  const { sessions, tests } = list.data
+  const { sessions, tests, photos } = list.data
   return (
     <div className="mx-auto grid w-full max-w-5xl gap-8 px-5 py-6 sm:px-7">
       <div>
@@ -32,6 +33,7 @@ export function CalibrationsPage() {
         <Join />
         <NewSession tests={tests} />
       </div>
+      <PhotosRight photos={photos} />
       <section className="grid gap-2">
         <h2 className="text-xl">Sessions so far</h2>
         {sessions.length === 0 ? (

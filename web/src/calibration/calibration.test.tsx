@@ -39,10 +39,38 @@ const VIEW = {
   photos: [],
 }
 
+const TITLES = [
+  { id: 'texture-jar', title: 'Texture in a jar' },
+  { id: 'colour', title: 'Colour' },
+]
+
+describe('photos', () => {
+  it('are said to have been right or not, by kind', async () => {
+    serve({
+      'GET /api/methods': TITLES,
+      'GET /api/calibrations': {
+        sessions: [],
+        tests: TESTS,
+        photos: [
+          { kind: 'jar', method: 'texture-jar', photos: 2, asProposed: 5, of: 6 },
+          { kind: 'colour', method: 'colour', photos: 1, asProposed: 0, of: 1 },
+        ],
+      },
+    })
+    open('/calibration', <CalibrationsPage />, '/calibration')
+    const line = await screen.findByText(/^Photos left as they proposed/)
+    await waitFor(() =>
+      expect(line.textContent).toBe(
+        'Photos left as they proposed: texture in a jar 5 of 6 lines in 2 photos, colour 0 of 1 chips in 1 photo.',
+      ),
+    )
+  })
+})
+
 describe('sessions', () => {
   it('say what would fill the list, and are joined by their code', async () => {
     const asked = serve({
-      'GET /api/calibrations': { sessions: [], tests: TESTS },
+      'GET /api/calibrations': { sessions: [], tests: TESTS, photos: [] },
       'POST /api/calibration-members': VIEW,
     })
     const { user, router } = open('/calibration', <CalibrationsPage />, '/calibration')
@@ -60,7 +88,7 @@ describe('sessions', () => {
 
   it('say at the field what was wrong with a code', async () => {
     serve({
-      'GET /api/calibrations': { sessions: [], tests: TESTS },
+      'GET /api/calibrations': { sessions: [], tests: TESTS, photos: [] },
       'POST /api/calibration-members': new Refusal(422, {
         detail: 'refused',
         errors: [{ field: 'code', code: 'NO_SUCH_CODE', message: 'There is no session of this code.' }],
@@ -76,7 +104,7 @@ describe('sessions', () => {
 
   it('are made of tests that are scored by eye, with sensible numbers only', async () => {
     const asked = serve({
-      'GET /api/calibrations': { sessions: [SESSION], tests: TESTS },
+      'GET /api/calibrations': { sessions: [SESSION], tests: TESTS, photos: [] },
       'PUT /api/calibrations/*': SESSION,
     })
     const { user } = open('/calibration', <CalibrationsPage />, '/calibration')

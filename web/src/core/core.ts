@@ -10,6 +10,14 @@ export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: 
 /** A picture as four bytes a point, from the top left. */
 export type Points = { data: Uint8ClampedArray; width: number }
 
+/** Where the printed card's places lie, as shares of a picture, and how far from straight it was taken, %. */
+export type CardPlaces = {
+  skewPct: number
+  grey: { x: number; y: number }
+  soil: { x: number; y: number }
+  dish: { x: number; y: number; radius: number }
+}
+
 /** The rules of the job, in the page. */
 export type Core = {
   evaluate: (method: string, readings: Readings, context: Readings) => Outcome
@@ -21,6 +29,10 @@ export type Core = {
   amount: (calculator: string, answer: Envelope, garden: boolean, us: boolean) => string
   /** readings proposed from pictures; the envelope holds a `proposal` too */
   look: (kind: string, inputs: Readings, pictures: Points[]) => Outcome
+  /** the picture as if taken from straight above the printed card, where that is seen on it */
+  straightened: (picture: Points) => (Points & { told: CardPlaces }) | undefined
+  /** a picture of what a test reads, drawn; of crumbs that before, or with 1 that after */
+  drawnPhoto: (kind: string, readings: Readings, seed: number, which?: number) => Points
   /** what to mind about a day, its season by its ISO date */
   conditions: (context: Readings, date: string, south: boolean) => NoteText[]
 }
@@ -58,6 +70,14 @@ export function useCore(): Core | undefined {
           )
           return answer.errors ? { faults: answer.errors } : { envelope: answer }
         },
+        straightened: ({ data, width }) => {
+          const straight = compiled.straightened(data, width)
+          return straight
+            ? { data: straight.data, width: straight.width, told: JSON.parse(straight.told) }
+            : undefined
+        },
+        drawnPhoto: (kind, readings, seed, which = 0) =>
+          compiled.drawnPhoto(kind, JSON.stringify(readings), seed, which),
         conditions: (context, date, south) =>
           JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
       }

@@ -6,6 +6,7 @@ import type {
   Draft,
   Envelope,
   FixWrite,
+  FromPhotoWrite,
   MeasurementWrite,
   ObservationWrite,
   Timer,
@@ -23,6 +24,8 @@ export type Content<R = Readings> = {
   stage?: number
   /** what was remarked about the test */
   note?: string
+  /** what a picture proposed, before the hand changed it */
+  photo?: FromPhotoWrite
 }
 
 export type DraftPlace = {
@@ -115,6 +118,9 @@ export type Job = {
 /** The clocks as last heard of, for a reload without a server. */
 export type HeardTimers = { timers: Timer[]; offsetMs: number }
 
+/** A picture of a series that goes on by the clock, until the series is taken or left. */
+export type Look = { key: string; draft: string; moment: string; person?: string; blob: Blob }
+
 /** A visit as the server acknowledged it, to make it again on a server that was put back to an earlier day. */
 export type SentVisit = { id: string; person: string; body: Record<string, unknown>; at: number }
 
@@ -163,11 +169,13 @@ class DeviceStore extends Dexie {
   visits!: Table<SentVisit, string>
   /** rounds of practice; they hold nothing of real fields, and stay when somebody signs out */
   rounds!: Table<PracticeRound, string>
+  looks!: Table<Look, string>
   constructor() {
     super('morphotera')
     this.version(1).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name' })
     this.version(2).stores({ jobs: '++seq, target', drafts: 'id', heard: 'name', visits: 'id, at' })
     this.version(3).stores({ rounds: 'id, person' })
+    this.version(4).stores({ looks: 'key, draft' })
   }
 }
 
@@ -328,7 +336,35 @@ export function keepDraft(draft: KeptDraft) {
 export function forgetDraft(id: string) {
   drafts.delete(id)
   void store.drafts.delete(id).catch(() => {})
+  void forgetLooks(id)
   changed()
+}
+
+/** Keeps a picture of a draft's series. */
+export async function keepLook(draft: string, moment: string, blob: Blob) {
+  try {
+    await store.looks.put({ key: `${draft} ${moment}`, draft, moment, person: owner, blob })
+  } catch {
+    // a store that fails keeps it on this page only
+  }
+}
+
+/** The pictures of a draft's series that this device has. */
+export async function keptLooks(draft: string): Promise<Look[]> {
+  try {
+    const all = await store.looks.where({ draft }).toArray()
+    return all.filter((each) => isOwn(each.person))
+  } catch {
+    return []
+  }
+}
+
+export async function forgetLooks(draft: string) {
+  try {
+    await store.looks.where({ draft }).delete()
+  } catch {
+    // a store that fails keeps nothing to forget
+  }
 }
 
 /** Forgets everything that was kept of whoever is signed in; after signing out. Of others their unsent work stays. */
@@ -342,6 +378,7 @@ export async function emptyDevice() {
     await Promise.all([
       store.jobs.bulkDelete(seqs),
       store.drafts.bulkDelete(ids),
+      store.looks.filter((each) => isOwn(each.person)).delete(),
       store.heard.clear(),
       store.visits.filter((each) => isOwn(each.person)).delete(),
     ])

@@ -1,6 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { render } from '@testing-library/react'
-import { useState, type ComponentType, type ReactNode } from 'react'
+import { useRef, useState, type ComponentType, type ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
 import type { Stop } from '../api/schema'
 import type { CaptureProps } from '../capture/frame/panel'
@@ -30,16 +30,20 @@ function HeldPanel({
   onChange,
 }: Held & { id: string }) {
   const [held, setHeld] = useState<Content>(content ?? { readings: {} })
+  const newest = useRef(held)
+  const put = (next: Content) => {
+    newest.current = next
+    onChange?.(next)
+    setHeld(next)
+  }
   const Panel = panels[`../capture/${id}/index.ts`]!.default
   return (
     <Panel
       draft={{
         content: held,
         place: { id: `m-${id}`, visitId: 'v', stopId: 's', method: id, depthTopMm, depthBottomMm },
-        change: (next) => {
-          onChange?.(next)
-          setHeld(next)
-        },
+        change: put,
+        proposed: (photo) => put({ ...newest.current, photo }),
         move: () => {},
         undo: undefined,
         conflict: undefined,

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link, useParams } from 'react-router'
+import { FromPhotoWords } from '../photos/FromPhoto'
 import { queries } from '../queries/queries'
 import type { Measurement, MethodEntry } from '../api/schema'
 import { useJobs, type Job } from '../device/device'
@@ -44,7 +45,7 @@ export function MeasurementPage() {
   if (history.isPending || methods.isPending) return <Loading what="the test" />
   if (history.isError) return <Failed error={history.error} retry={() => history.refetch()} />
   if (methods.isError) return <Failed error={methods.error} retry={() => methods.refetch()} />
-  const { measurement, stop, field, versions } = history.data
+  const { measurement, stop, field, versions, photo } = history.data
   const method = methods.data.find((each) => each.id === measurement.method)
   if (!method) return <Failed error={undefined} retry={() => methods.refetch()} />
   const { evaluation } = measurement
@@ -94,6 +95,7 @@ export function MeasurementPage() {
       <section aria-label="Readings" className="grid content-start gap-3">
         <h2 className="text-lg">Readings</h2>
         <ReadingsTable entries={method.readings} readings={measurement.readings} />
+        {photo && <FromPhotoWords photo={photo} />}
         {measurement.note && <p className="border-l-3 border-rule pl-3">{measurement.note}</p>}
       </section>
       {evaluation.working.length > 0 && (

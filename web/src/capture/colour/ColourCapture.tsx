@@ -40,9 +40,10 @@ export function ColourCapture(capture: CaptureProps<'colour'>) {
       picture={
         photo.open ? (
           <ColourPhoto
-            onTake={(chip, pictures) => {
+            onTake={(chip, pictures, proposal) => {
               put(chip as Chip & Colour)
-              photo.taken(pictures)
+              // a reference is no reading of the soil
+              photo.taken(pictures, side === 'sample' ? proposal : undefined)
             }}
             onLeave={photo.leave}
           />

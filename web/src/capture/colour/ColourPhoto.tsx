@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import type { FromPhotoWrite } from '../../api/schema'
 import { shownColour } from '../../drawings/colour'
 import { QuantityInput } from '../../ui/controls'
 import { Handle, Ring, type Spot } from '../photo/Handle'
@@ -8,24 +9,26 @@ import type { Pixels } from '../photo/pixels'
 export type Chip = { hue: string; value: number; chroma: number }
 
 const USUAL_GREY = 18
+const GREY = { x: 0.75, y: 0.5 }
+const SOIL = { x: 0.3, y: 0.5 }
 
 /** A colour from a photo of the soil beside a grey patch: the nearest chips, one of them to be taken. */
 export function ColourPhoto({
   onTake,
   onLeave,
 }: {
-  onTake: (chip: Chip, pictures: Pixels[]) => void
+  onTake: (chip: Chip, pictures: Pixels[], photo: FromPhotoWrite) => void
   onLeave: () => void
 }) {
-  const [grey, setGrey] = useState<Spot>({ x: 0.75, y: 0.5 })
-  const [soil, setSoil] = useState<Spot>({ x: 0.3, y: 0.5 })
+  const [grey, setGrey] = useState<Spot>(GREY)
+  const [soil, setSoil] = useState<Spot>(SOIL)
   const [reflectance, setReflectance] = useState<number | undefined>(USUAL_GREY)
   const [picked, setPicked] = useState(0)
   const chips = (answer: Proposed | undefined) => (answer?.series['chips'] ?? []) as unknown as Chip[]
   return (
     <PhotoProposal
       kind="colour"
-      pictures={['Moist soil and a grey patch side by side, both in the same shade']}
+      picture="Moist soil and a grey patch side by side, both in the same shade"
       guide={
         <>
           <circle cx="30" cy="50" r="12" />
@@ -35,9 +38,13 @@ export function ColourPhoto({
       inputs={{ grey, soil, greyReflectancePct: reflectance }}
       onTake={(answer, pictures) => {
         const { hue, value, chroma } = chips(answer)[picked] ?? chips(answer)[0]!
-        onTake({ hue, value, chroma }, pictures)
+        onTake({ hue, value, chroma }, pictures, { kind: 'colour', proposed: answer.proposal })
       }}
       onLeave={onLeave}
+      onCard={(places) => {
+        setGrey(places?.grey ?? GREY)
+        setSoil(places?.soil ?? SOIL)
+      }}
       overlay={(_, size) => (
         <>
           <Handle label="Grey patch" at={grey} {...size} onMove={setGrey}>

@@ -66,8 +66,9 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
       props.place,
     )
   }
-  const mark = (over: Stage) => {
-    const step = running?.steps.find((each) => each.code === STAGE_STEP[over] && each.doneAt === undefined)
+  const mark = (over: Stage) => done(STAGE_STEP[over])
+  const done = (code: string | undefined) => {
+    const step = running?.steps.find((each) => each.code === code && each.doneAt === undefined)
     if (running && step) {
       void clocks.done(running.id, step, new Date(now).toISOString())
     }
@@ -98,14 +99,32 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
   })
   return (
     <PanelLayout
-      instruction={entry.say(stage)}
+      instruction={
+        photo.open && stage !== 'set'
+          ? 'Leave dish and phone alone until the last picture.'
+          : entry.say(stage)
+      }
       picture={
         <>
           {photo.open ? (
             <CrumbsPhoto
-              onTake={(found, pictures) => {
-                put(found, following('cloud10', found))
-                photo.taken(pictures)
+              draft={draft.place.id}
+              startedAt={content.startedAt ? Date.parse(content.startedAt) : undefined}
+              elapsed={content.startedAt ? elapsed : undefined}
+              steps={method.timedSteps}
+              onMoment={(code) => {
+                done(code)
+                // untouched: nobody needs to be called for the swirls
+                if (code === STAGE_STEP.still) {
+                  mark('gentle')
+                  mark('strong')
+                  put(crumbs, 'watch')
+                }
+              }}
+              onTake={(found, last, pictures, proposal) => {
+                if (last) mark('cloud30')
+                put(found, last ? 'press' : following('cloud10', found))
+                photo.taken(pictures, proposal)
               }}
               onLeave={photo.leave}
             />
@@ -195,7 +214,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
           <Button className="min-h-13" disabled={!draft.undo} onClick={draft.undo}>
             Undo
           </Button>
-          {stage === 'gentle' && crumbs.every((crumb) => crumb.slake !== 'gentle-swirl') && (
+          {stage === 'gentle' && !photo.open && crumbs.every((crumb) => crumb.slake !== 'gentle-swirl') && (
             <Button className="min-h-13" onClick={watch}>
               {entry.say('untouched')}
             </Button>
@@ -213,7 +232,8 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
               correcting={draft.place.supersedes !== undefined}
             />
           ) : (
-            stage !== 'set' && (
+            stage !== 'set' &&
+            !photo.open && (
               <Button kind="primary" className="min-h-13" onClick={advance}>
                 {entry.say(`done.${stage}`)}
               </Button>

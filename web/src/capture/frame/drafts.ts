@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { api, must } from '../../api/client'
 import { queries } from '../../queries/queries'
 import type { Readings } from '../../api/readings'
-import type { Draft } from '../../api/schema'
+import type { Draft, FromPhotoWrite } from '../../api/schema'
 import {
   forgetDraft,
   keepDraft,
@@ -26,6 +26,8 @@ export type DraftState<R = Readings> = {
   place: DraftPlace
   // a method, so that what handles any test's draft takes that of one
   change(next: Content<R>): void
+  /** says what a picture proposed; left out where nothing is kept */
+  proposed?: (photo: FromPhotoWrite) => void
   move: (layer: { depthTopMm?: number; depthBottomMm?: number }) => void
   undo: (() => void) | undefined
   /** somebody else changed the same draft: theirs, to choose from */
@@ -77,6 +79,8 @@ export function useDraft(start: DraftPlace, initial: Content, stored: Draft | un
       setPast([...past.slice(-UNDONE), kept.content])
       update({ content: next, sent: false })
     },
+    proposed: (photo) =>
+      update({ content: { ...(keptDraft(start.id) ?? kept).content, photo }, sent: false }),
     move: (layer) => update({ place: { ...(keptDraft(start.id) ?? kept).place, ...layer }, sent: false }),
     undo:
       past.length > 0

@@ -117,6 +117,7 @@ export function useRecord({ draft, method, stop, goOn }: CaptureProps) {
           supersedes,
           reason,
           note: draft.content.note,
+          photo: draft.content.photo,
         },
       })
     },

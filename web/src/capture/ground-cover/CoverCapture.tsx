@@ -37,7 +37,7 @@ export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
                 string
               >
             }
-            onTake={(found, pictures) => {
+            onTake={(found, pictures, proposal) => {
               setWay('points')
               set({
                 points: found,
@@ -46,7 +46,7 @@ export function CoverCapture(capture: CaptureProps<'ground-cover'>) {
                 stonePct: undefined,
                 barePct: undefined,
               })
-              photo.taken(pictures)
+              photo.taken(pictures, proposal)
             }}
             onLeave={photo.leave}
           />

@@ -1,4 +1,5 @@
 import { useState, type KeyboardEvent } from 'react'
+import type { FromPhotoWrite } from '../../api/schema'
 import { Button } from '../../ui/controls'
 import { Handle, Ring, type Spot } from '../photo/Handle'
 import { PhotoProposal, WIDE, type Size } from '../photo/PhotoProposal'
@@ -19,7 +20,7 @@ export function CoverPhoto({
   onLeave,
 }: {
   labels: Record<Kind, string>
-  onTake: (points: Kind[], pictures: Pixels[]) => void
+  onTake: (points: Kind[], pictures: Pixels[], photo: FromPhotoWrite) => void
   onLeave: () => void
 }) {
   const [seeds, setSeeds] = useState<Seed[]>([])
@@ -29,13 +30,14 @@ export function CoverPhoto({
   return (
     <PhotoProposal
       kind="cover"
-      pictures={['The ground from straight above, your shadow beside it']}
+      picture="The ground from straight above, your shadow beside it"
       guide={<path d="M0 33H100M0 67H100M33 0V100M67 0V100" opacity="0.7" />}
       inputs={{ grid: GRID, seeds }}
       onTake={(answer, pictures) =>
         onTake(
           shown(pointsOf(answer.series['points'])).map((point) => point.class),
           pictures,
+          { kind: 'cover', proposed: answer.proposal },
         )
       }
       onLeave={onLeave}

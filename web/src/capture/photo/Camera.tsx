@@ -8,6 +8,9 @@ const QUALITY = 0.92
 export function Camera({
   label,
   guide,
+  seen,
+  shootAt,
+  waiting = false,
   onPicture,
   onLeave,
 }: {
@@ -15,6 +18,12 @@ export function Camera({
   label: string
   /** drawn over the live picture, in a square of 100 by 100 */
   guide: ReactNode
+  /** on the practice ground: what lies in front of the camera */
+  seen?: Pixels
+  /** the moment at which an open camera takes the picture by itself, ms since 1970 */
+  shootAt?: number
+  /** the moment has not come yet */
+  waiting?: boolean
   onPicture: (picture: Pixels) => void
   onLeave: () => void
 }) {
@@ -29,7 +38,7 @@ export function Camera({
     if (stream && video.current) video.current.srcObject = stream
   }, [stream])
 
-  const open = async () => {
+  const begin = async () => {
     try {
       // a page that came without encryption has no devices at all
       setStream(
@@ -49,26 +58,44 @@ export function Camera({
     setBusy(false)
   }
   const shoot = () => {
-    const seen = video.current!
+    if (seen) {
+      onPicture(seen)
+      return
+    }
+    const live = video.current!
     const canvas = document.createElement('canvas')
-    canvas.width = seen.videoWidth
-    canvas.height = seen.videoHeight
-    canvas.getContext('2d')!.drawImage(seen, 0, 0)
+    canvas.width = live.videoWidth
+    canvas.height = live.videoHeight
+    canvas.getContext('2d')!.drawImage(live, 0, 0)
     canvas.toBlob((blob) => void take(blob), 'image/jpeg', QUALITY)
   }
+  const open = stream !== undefined || seen !== undefined
+  const due = useRef(shoot)
+  useEffect(() => {
+    due.current = shoot
+  })
+  useEffect(() => {
+    if (!stream || shootAt === undefined || shootAt < Date.now()) return
+    const wait = setTimeout(() => due.current(), shootAt - Date.now())
+    return () => clearTimeout(wait)
+  }, [stream, shootAt])
   return (
     <div className="grid gap-3" role="group" aria-label={label}>
       <p className="leading-snug">{label}</p>
-      {stream && (
+      {open && (
         <div className="relative bg-ink">
-          <video
-            ref={video}
-            autoPlay
-            muted
-            playsInline
-            className="block w-full"
-            aria-label="What the camera sees"
-          />
+          {seen ? (
+            <img src={seen.url} alt="What the camera sees" className="block w-full" />
+          ) : (
+            <video
+              ref={video}
+              autoPlay
+              muted
+              playsInline
+              className="block w-full"
+              aria-label="What the camera sees"
+            />
+          )}
           <svg
             viewBox="0 0 100 100"
             className="pointer-events-none absolute inset-0 h-full w-full"
@@ -82,12 +109,12 @@ export function Camera({
         </div>
       )}
       <div className="flex flex-wrap gap-2">
-        {stream ? (
-          <Button kind="primary" className="min-h-13" disabled={busy} onClick={shoot}>
+        {open ? (
+          <Button kind="primary" className="min-h-13" disabled={busy || waiting} onClick={shoot}>
             Take the picture
           </Button>
         ) : (
-          <Button kind="primary" className="min-h-13" disabled={busy} onClick={() => void open()}>
+          <Button kind="primary" className="min-h-13" disabled={busy} onClick={() => void begin()}>
             Open the camera
           </Button>
         )}
@@ -104,12 +131,24 @@ export function Camera({
             event.target.value = ''
           }}
         />
-        <Button className="min-h-13" disabled={busy} onClick={() => file.current?.click()}>
-          Choose a file
-        </Button>
+        {!seen && (
+          <Button className="min-h-13" disabled={busy || waiting} onClick={() => file.current?.click()}>
+            Choose a file
+          </Button>
+        )}
         <Button kind="quiet" className="min-h-13" onClick={onLeave}>
           Without a photo
         </Button>
+        {!seen && (
+          <a
+            href="/api/photo-card.pdf"
+            target="_blank"
+            rel="noreferrer"
+            className="inline-flex min-h-13 items-center px-2 text-accent hover:underline"
+          >
+            A card to print
+          </a>
+        )}
       </div>
       <p role="status" className={failed ? 'text-failing' : 'text-soft'}>
         {busy ? 'Reading the picture …' : failed}

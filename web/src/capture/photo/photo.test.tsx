@@ -15,6 +15,12 @@ vi.mock('./pixels', () => ({
     if (!chosen.next) throw new Error('This file is no picture that this device can read.')
     return chosen.next
   },
+  pixelsFrom: async (picture: { data: Uint8ClampedArray; width: number }) => ({
+    ...picture,
+    height: picture.data.length / 4 / picture.width,
+    url: 'blob:drawn',
+    blob: new Blob(['drawn']),
+  }),
 }))
 const sent = vi.hoisted(() => [] as unknown[])
 vi.mock('../../photos/photos', () => ({
@@ -90,7 +96,7 @@ it('says what to do where no camera can be opened', async () => {
   expect((await screen.findByText(/camera can’t be opened/)).textContent).toMatch(/Choose a file/)
 })
 
-it('keeps no photo of a trial on the bench, and offers none on the practice ground', async () => {
+it('keeps no photo of a trial on the bench', async () => {
   const picture = drawn((x) => (x > 0.6 ? [118, 118, 118] : [121, 92, 64]))
   await withPicture('colour', picture, (panel) => (
     <OnBench.Provider value={{ told: () => {} }}>{panel}</OnBench.Provider>
@@ -98,12 +104,67 @@ it('keeps no photo of a trial on the bench, and offers none on the practice grou
   await userEvent.click(await screen.findByRole('button', { name: 'Take it' }))
   expect(draft.content.readings['sample']).toBeTruthy()
   expect(sent).toHaveLength(0)
-  cleanup()
-  openPanel('colour', {}, (panel) => (
-    <Scene.Provider value={{ readings: {}, passing: {} }}>{panel}</Scene.Provider>
+})
+
+it('takes a drawn picture of the soil on the practice ground', async () => {
+  const scene = { readings: { sample: { hue: '10YR', value: 4, chroma: 3 } }, passing: {} }
+  openPanel('colour', { onChange: (content) => (draft.content = content) }, (panel) => (
+    <OnBench.Provider value={{ told: () => {}, take: () => {} }}>
+      <Scene.Provider value={scene}>{panel}</Scene.Provider>
+    </OnBench.Provider>
   ))
-  await screen.findByRole('button', { name: 'Record' })
-  expect(screen.queryByRole('button', { name: 'Read it from a photo' })).toBeNull()
+  await userEvent.click(await screen.findByRole('button', { name: 'Read it from a photo' }))
+  const shoot = await screen.findByRole('button', { name: 'Take the picture' })
+  expect(screen.getByAltText('What the camera sees')).toBeTruthy()
+  expect(screen.queryByRole('button', { name: 'Choose a file' })).toBeNull()
+  await userEvent.click(shoot)
+  const chips = await screen.findAllByRole('radio', { name: /YR \d|Y \d/ })
+  expect(chips[0]!.textContent).toBe('10YR 4/3')
+  await userEvent.click(screen.getByRole('button', { name: 'Take it' }))
+  expect(draft.content.readings['sample']).toEqual({ hue: '10YR', value: 4, chroma: 3 })
+  expect(sent).toHaveLength(0)
+})
+
+/** A light dish with three dark crumbs of so many hundredths of the width. */
+const dish = (...radii: number[]) =>
+  drawn((x, y) =>
+    radii.some((radius, i) => Math.hypot(x - (0.38 + 0.12 * i), (y - 0.5) * 0.75) < radius / 100)
+      ? [70, 50, 40]
+      : [225, 224, 220],
+  )
+
+it('looks at crumbs by the clock: says what was missed, and takes what the later picture shows', async () => {
+  const startedAt = new Date(Date.now() - 605_000).toISOString()
+  openPanel('crumb-stability', {
+    content: { readings: { water: 'rain' }, startedAt, stage: 0 },
+    onChange: (content) => (draft.content = content),
+  })
+  await userEvent.click(await screen.findByRole('button', { name: 'Read it from a photo' }))
+  await choose(dish(4, 4, 4))
+  const moments = await screen.findByRole('list', { name: 'Pictures by the clock' })
+  expect([...moments.children].map((each) => each.textContent)).toEqual([
+    'drytaken',
+    '60 smissed',
+    '10 minnow',
+    expect.stringMatching(/^30 minin 19:/),
+  ])
+  expect(screen.queryByRole('button', { name: 'Take it' })).toBeNull()
+  await choose(dish(4, 7, 4))
+  expect(await screen.findByText('no cloud, not needed')).toBeTruthy()
+  expect(screen.getAllByText(/^× /).map((each) => Number(each.textContent!.slice(2)) > 1.8)).toEqual([
+    false,
+    true,
+    false,
+  ])
+  await userEvent.click(screen.getByRole('button', { name: 'Take it' }))
+  const crumbs = draft.content.readings['crumbs'] as { slake: string; cloud10: string }[]
+  expect(crumbs.map((each) => each.slake)).toEqual(['holds', 'within-10min', 'holds'])
+  expect(crumbs.map((each) => each.cloud10)).toEqual(['none', 'none', 'none'])
+  expect(draft.content.photo).toMatchObject({
+    kind: 'crumbs',
+    proposed: { crumbs: [{ slake: 'holds' }, {}, {}] },
+  })
+  await waitFor(() => expect(sent).toHaveLength(2))
 })
 
 it('moves a place by the arrow keys, and says when what it marks is no grey', async () => {
@@ -175,4 +236,9 @@ it('finds the lines of a jar, and keeps one that was moved', async () => {
   expect(draft.content.readings['sandMm']).toBeGreaterThan(37)
   expect(draft.content.readings['sandMm']).toBeLessThan(43)
   expect(draft.content.readings['waterColumnMm']).toBe(160)
+  // beside what was recorded, what the picture said before the line was moved
+  const { kind, proposed } = draft.content.photo!
+  expect(kind).toBe('jar')
+  expect(proposed['siltMm']).not.toBe(draft.content.readings['siltMm'])
+  expect(Math.round((proposed['sandMm'] as number) * 2) / 2).toBe(draft.content.readings['sandMm'])
 })

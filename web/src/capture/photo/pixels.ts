@@ -32,3 +32,21 @@ export async function pixelsOf(blob: Blob): Promise<Pixels> {
   const { data } = pen.getImageData(0, 0, width, height)
   return { data, width, height, url: URL.createObjectURL(blob), blob }
 }
+
+/** A picture of given points, as if it had been taken. */
+export async function pixelsFrom({
+  data,
+  width,
+}: {
+  data: Uint8ClampedArray
+  width: number
+}): Promise<Pixels> {
+  const height = data.length / 4 / width
+  const canvas = document.createElement('canvas')
+  canvas.width = width
+  canvas.height = height
+  canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0)
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
+  if (!blob) throw new Error('This device can’t draw the picture.')
+  return { data, width, height, url: URL.createObjectURL(blob), blob }
+}

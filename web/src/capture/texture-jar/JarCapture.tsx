@@ -71,9 +71,9 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
           <JarPhoto
             waterMm={water}
             waterLabel={entry.label('waterColumnMm')}
-            onTake={(found, pictures) => {
+            onTake={(found, pictures, proposal) => {
               set(found)
-              photo.taken(pictures)
+              photo.taken(pictures, proposal)
             }}
             onLeave={photo.leave}
           />

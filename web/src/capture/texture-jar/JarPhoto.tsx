@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Envelope } from '../../api/schema'
+import type { Envelope, FromPhotoWrite } from '../../api/schema'
 import { QuantityInput } from '../../ui/controls'
 import { useUnits } from '../../units/units'
 import { DragLine } from '../frame/parts'
@@ -24,7 +24,7 @@ export function JarPhoto({
 }: {
   waterMm: number | undefined
   waterLabel: string
-  onTake: (readings: Lines & { waterColumnMm: number }, pictures: Pixels[]) => void
+  onTake: (readings: Lines & { waterColumnMm: number }, pictures: Pixels[], photo: FromPhotoWrite) => void
   onLeave: () => void
 }) {
   const [bottom, setBottom] = useState<Spot>({ x: 0.5, y: 0.93 })
@@ -35,14 +35,14 @@ export function JarPhoto({
   return (
     <PhotoProposal
       kind="jar"
-      pictures={['The jar from the side at its own height, a dull wall behind it, no lamp in the glass']}
+      picture="The jar from the side at its own height, a dull wall behind it, no lamp in the glass"
       guide={<path d="M30 8V92Q30 96 34 96H66Q70 96 70 92V8M50 4V96" opacity="0.8" />}
       inputs={water === undefined ? undefined : { bottom, waterTop, waterColumnMm: water }}
       onTake={(answer, pictures) => {
         const found = Object.fromEntries(
           LINES.map(({ name }) => [name, moved[name] ?? Math.round(answer.values[name]!.value * 2) / 2]),
         )
-        onTake({ ...found, waterColumnMm: water! }, pictures)
+        onTake({ ...found, waterColumnMm: water! }, pictures, { kind: 'jar', proposed: answer.proposal })
       }}
       onLeave={onLeave}
       overlay={(answer, size) => (

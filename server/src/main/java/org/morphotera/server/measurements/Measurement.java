@@ -62,7 +62,7 @@ public record Measurement(
             @Nullable UUID supersedes,
             @Nullable @Size(max = 400) String reason,
             @Nullable @Size(max = 400) String note,
-            FromPhoto.@Nullable @Valid Write photo) {}
+            @Valid FromPhoto.@Nullable Write photo) {}
 
     /**
      * A measurement with all that it corrected and that corrected it, newest first.

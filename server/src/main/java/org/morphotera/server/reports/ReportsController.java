@@ -151,6 +151,13 @@ class ReportsController {
         return press.make(() -> answer(BlankSheet.pdf(entries), "field sheet.pdf"));
     }
 
+    /** The card that readings from photos go by, at its own size, and how to use it. */
+    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @GetMapping(value = "/api/photo-card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    CompletableFuture<ResponseEntity<byte[]>> photoCard() {
+        return press.make(() -> answer(PhotoCard.pdf(), "card for photos.pdf"));
+    }
+
     private static ResponseEntity<byte[]> answer(byte[] pdf, String name) {
         return ResponseEntity.ok()
                 .header(
