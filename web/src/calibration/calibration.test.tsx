@@ -61,7 +61,7 @@ describe('photos', () => {
     const line = await screen.findByText(/^Photos left as they proposed/)
     await waitFor(() =>
       expect(line.textContent).toBe(
-        'Photos left as they proposed: texture in a jar 5 of 6 lines in 2 photos, colour 0 of 1 chips in 1 photo.',
+        'Photos left as they proposed: texture in a jar 5 of 6 lines, 2 photos; colour 0 of 1 chips, 1 photo.',
       ),
     )
   })

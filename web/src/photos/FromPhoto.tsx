@@ -7,10 +7,14 @@ const COUNTED: Record<string, string> = { cover: 'points', jar: 'lines', colour:
 
 /** Where a reading comes from a photo, and how much of what that proposed was left as it stood. */
 export function FromPhotoWords({ photo }: { photo: FromPhoto }) {
+  const changed = photo.of - photo.asProposed
   return (
     <p className="text-soft">
-      From a photo: {photo.asProposed} of {photo.of} {COUNTED[photo.kind]} as it proposed
-      {photo.asProposed < photo.of ? ', the rest changed by hand.' : '.'}
+      {changed === 0
+        ? 'From a photo, as it proposed.'
+        : photo.of === 1
+          ? 'From a photo, changed by hand.'
+          : `From a photo: ${changed} of ${photo.of} ${COUNTED[photo.kind]} changed by hand.`}
     </p>
   )
 }
@@ -25,12 +29,12 @@ export function PhotosRight({ photos }: { photos: PhotoAgreement[] }) {
       Photos left as they proposed:{' '}
       {photos.map((each, i) => (
         <span key={each.kind}>
-          {i > 0 && ', '}
+          {i > 0 && '; '}
           {title(each.method).toLowerCase()}{' '}
           <strong>
             {each.asProposed} of {each.of}
           </strong>{' '}
-          {COUNTED[each.kind]} in {each.photos} {each.photos === 1 ? 'photo' : 'photos'}
+          {COUNTED[each.kind]}, {each.photos} {each.photos === 1 ? 'photo' : 'photos'}
         </span>
       ))}
       .

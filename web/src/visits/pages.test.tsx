@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import { screen, waitFor, within } from '@testing-library/react'
+import { cleanup, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { History } from '../api/schema'
 import { keptJobs } from '../device/device'
@@ -193,6 +193,18 @@ describe('a recorded test', () => {
     expect(screen.getByRole('link', { name: 'Correct it' }).getAttribute('href')).toBe(
       `/visits/${measurement.visitId}/stops/${measurement.stopId}/${measurement.method}?corrects=${measurement.id}`,
     )
+  })
+
+  it('says that it came from a photo, and what the hand changed of it', async () => {
+    const photo = { kind: 'cover', proposed: {}, asProposed: 96, of: 100 }
+    openTest({ ...history, photo })
+    expect(await screen.findByText('From a photo: 4 of 100 points changed by hand.')).toBeTruthy()
+    cleanup()
+    openTest({ ...history, photo: { ...photo, kind: 'colour', asProposed: 0, of: 1 } })
+    expect(await screen.findByText('From a photo, changed by hand.')).toBeTruthy()
+    cleanup()
+    openTest({ ...history, photo: { ...photo, asProposed: 100 } })
+    expect(await screen.findByText('From a photo, as it proposed.')).toBeTruthy()
   })
 
   it('shows what a correction changed, by whom and why', async () => {

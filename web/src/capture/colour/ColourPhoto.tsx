@@ -28,6 +28,7 @@ export function ColourPhoto({
   return (
     <PhotoProposal
       kind="colour"
+      card
       picture="Moist soil and a grey patch side by side, both in the same shade"
       guide={
         <>

@@ -151,7 +151,10 @@ export function Camera({
         )}
       </div>
       <p role="status" className={failed ? 'text-failing' : 'text-soft'}>
-        {busy ? 'Reading the picture …' : failed}
+        {busy
+          ? 'Reading the picture …'
+          : (failed ??
+            (shootAt !== undefined && !seen && 'An open camera takes it by itself when it is time.'))}
       </p>
     </div>
   )

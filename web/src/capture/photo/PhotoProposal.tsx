@@ -36,6 +36,7 @@ export function PhotoProposal({
   kind,
   picture: wanted,
   guide,
+  card: looksForCard = false,
   onCard,
   onLeave,
   ...look
@@ -44,6 +45,8 @@ export function PhotoProposal({
   /** what is to be on the picture, in words */
   picture: string
   guide: ReactNode
+  /** whether the printed card is looked for */
+  card?: boolean
   /** told where the card's places lie, or that the picture is looked at as it was taken */
   onCard?: (places: CardPlaces | undefined) => void
   onTake: (answer: Proposed, pictures: Pixels[]) => void
@@ -57,7 +60,7 @@ export function PhotoProposal({
   const [asTaken, setAsTaken] = useState(false)
   const take = async (picture: Pixels) => {
     made(picture)
-    const card = core?.straightened(picture)
+    const card = looksForCard ? core?.straightened(picture) : undefined
     setAsTaken(false)
     if (card) {
       setStraight({ picture: made(await pixelsFrom(card)), places: card.told })

@@ -7,8 +7,8 @@ export type Pixels = {
   blob: Blob
 }
 
-/** What is looked at is reduced further; decoding to more points would only take longer. */
-const LONGEST_SIDE = 2048
+/** As many points as the core looks at; more would only take longer. */
+const LONGEST_SIDE = 1024
 
 /**
  * The points of a picture that was chosen or taken.
@@ -27,6 +27,7 @@ export async function pixelsOf(blob: Blob): Promise<Pixels> {
   const pen = canvas.getContext('2d', { willReadFrequently: true })!
   pen.fillStyle = 'white'
   pen.fillRect(0, 0, width, height)
+  pen.imageSmoothingQuality = 'high'
   pen.drawImage(bitmap, 0, 0, width, height)
   bitmap.close()
   const { data } = pen.getImageData(0, 0, width, height)

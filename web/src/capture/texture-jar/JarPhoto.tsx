@@ -35,6 +35,7 @@ export function JarPhoto({
   return (
     <PhotoProposal
       kind="jar"
+      card
       picture="The jar from the side at its own height, a dull wall behind it, no lamp in the glass"
       guide={<path d="M30 8V92Q30 96 34 96H66Q70 96 70 92V8M50 4V96" opacity="0.8" />}
       inputs={water === undefined ? undefined : { bottom, waterTop, waterColumnMm: water }}

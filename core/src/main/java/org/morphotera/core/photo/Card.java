@@ -14,7 +14,7 @@ import java.util.Map;
 public final class Card {
 
     /** Between the middles of the marks, across. */
-    public static final double WIDE_MM = 160;
+    public static final double WIDE_MM = 150;
 
     /** Between the middles of the marks, down. */
     public static final double HIGH_MM = 220;
@@ -29,7 +29,7 @@ public final class Card {
     public static final double CORE_MM = 8;
 
     /** Where the dish stands: middle and radius. */
-    public static final double DISH_X_MM = 80;
+    public static final double DISH_X_MM = 75;
 
     public static final double DISH_Y_MM = 72;
     public static final double DISH_RADIUS_MM = 50;
@@ -37,11 +37,11 @@ public final class Card {
     /** The patches: their middles' height, and size. */
     public static final double PATCH_Y_MM = 152;
 
-    public static final double PATCH_WIDE_MM = 36;
+    public static final double PATCH_WIDE_MM = 32;
     public static final double PATCH_HIGH_MM = 28;
 
     /** Where soil is laid to be compared: middle. */
-    public static final double SOIL_X_MM = 80;
+    public static final double SOIL_X_MM = 75;
 
     public static final double SOIL_Y_MM = 190;
 
@@ -54,7 +54,7 @@ public final class Card {
     public record Patch(double reflectancePct, double xMm) {}
 
     /** The one of 18 % in the middle, for the usual reading. */
-    public static final List<Patch> PATCHES = List.of(new Patch(50, 32), new Patch(18, 80), new Patch(9, 128));
+    public static final List<Patch> PATCHES = List.of(new Patch(50, 29), new Patch(18, 75), new Patch(9, 121));
 
     /** What a point must lack of the mean about it to be dark. */
     private static final double DARKER = 0.8;

@@ -43,7 +43,7 @@ class CardTest {
                         missed++;
                         continue;
                     }
-                    for (double[] place : new double[][] {{0, 0}, {160, 220}, {80, 72}, {80, 152}, {128, 190}}) {
+                    for (double[] place : new double[][] {{0, 0}, {150, 220}, {75, 72}, {75, 152}, {121, 190}}) {
                         double[] seen = drawn.view().seen(place[0], place[1], drawn.width(), drawn.height());
                         offs.add(
                                 Math.hypot(card.x(place[0], place[1]) - seen[0], card.y(place[0], place[1]) - seen[1]));
@@ -71,12 +71,12 @@ class CardTest {
         Picture straight = askew.straight();
         Card again = Card.find(straight);
         assertThat(again.skewPct()).isLessThan(1);
-        for (double[] place : new double[][] {{0, 0}, {160, 0}, {80, 72}, {32, 152}}) {
+        for (double[] place : new double[][] {{0, 0}, {150, 0}, {75, 72}, {29, 152}}) {
             assertThat(again.x(place[0], place[1])).isCloseTo(askew.straightX(place[0]), within(1.2));
             assertThat(again.y(place[0], place[1])).isCloseTo(askew.straightY(place[1]), within(1.2));
         }
         // a millimetre is as long across as down
-        assertThat((again.x(160, 0) - again.x(0, 0)) / 160).isCloseTo(again.scale(), within(0.02));
+        assertThat((again.x(150, 0) - again.x(0, 0)) / 150).isCloseTo(again.scale(), within(0.02));
         assertThat((again.y(0, 220) - again.y(0, 0)) / 220).isCloseTo(again.scale(), within(0.02));
     }
 
@@ -85,7 +85,7 @@ class CardTest {
         DrawnCard drawn = drawn(new Random(5), 20, new Taken(4, 0, 0, 0, 0.8, 0.2));
         Card card = Card.find(drawn.picture());
         Map<String, Object> inputs = Map.of(
-                "grey", spot(card, 80, Card.PATCH_Y_MM),
+                "grey", spot(card, Card.PATCHES.get(1).xMm(), Card.PATCH_Y_MM),
                 "soil", spot(card, Card.SOIL_X_MM, Card.SOIL_Y_MM));
         PhotoReading.Answer answer = PhotoKinds.all().propose("colour", inputs, List.of(drawn.picture()));
         Evaluation seen = ((PhotoReading.Answer.Proposed) answer).evaluation();

@@ -66,6 +66,7 @@ class DemoData implements ApplicationRunner {
     private static final double LATITUDE = 53.81;
     private static final int PHOTOGRAPHED_STOPS = 2;
     private static final int PHOTOGRAPHED_YEARS = 3;
+    private static final String DRAWN = "Sample picture, drawn";
 
     private final AccountMapper accounts;
     private final FieldMapper fields;
@@ -313,6 +314,17 @@ class DemoData implements ApplicationRunner {
                 at = at.plusSeconds(150);
                 UUID id = id(List.of(visitId, stops.get(i), test.method(), String.valueOf(test.topMm()))
                         .toString());
+                DemoLooks.Look look = demo.readFromPhotos && i == 0 && (first || last)
+                        ? DemoLooks.of(test, id.getMostSignificantBits())
+                        : null;
+                if (look != null) {
+                    keep(
+                            who,
+                            fieldId,
+                            new Photo(
+                                    id(id + "look"), visitId, stops.get(i), "", test.method(), test.topMm(), DRAWN, at),
+                            look.picture());
+                }
                 measurements.put(
                         who,
                         id,
@@ -322,12 +334,12 @@ class DemoData implements ApplicationRunner {
                                 test.method(),
                                 test.topMm(),
                                 test.bottomMm(),
-                                test.readings(),
+                                look == null ? test.readings() : look.readings(),
                                 at,
                                 null,
                                 null,
                                 null,
-                                null));
+                                look == null ? null : look.photo()));
             }
         }
     }
@@ -349,8 +361,11 @@ class DemoData implements ApplicationRunner {
                         demo.value("grey", index, yearsAgo),
                         demo.value("cover", index, yearsAgo),
                         demo.value("roots", index, yearsAgo));
-        Photo photo =
-                new Photo(id, visitId, stop, "", "structure", 200.0, "Sample picture, drawn", at.plusSeconds(900));
+        Photo photo = new Photo(id, visitId, stop, "", "structure", 200.0, DRAWN, at.plusSeconds(900));
+        keep(who, fieldId, photo, picture);
+    }
+
+    private void keep(Advisor who, UUID fieldId, Photo photo, byte[] picture) {
         Pictures.Kept kept = Pictures.drawnAnew(picture, false);
         photos.insert(who.practiceId(), fieldId, photo, kept, kept.content().length, null);
     }

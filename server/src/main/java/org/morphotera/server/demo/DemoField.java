@@ -45,6 +45,8 @@ final class DemoField {
     boolean earlierVisitsUnlike;
     /** whether its low corner is a zone of its own, and a ditch runs through it */
     boolean zones;
+    /** Some tests at its first stop were read from photos. */
+    boolean readFromPhotos;
     /** No laboratory was asked for exchangeable sodium yet. */
     boolean sodiumUnknown;
 
@@ -123,6 +125,11 @@ final class DemoField {
 
     DemoField sodiumUnknown() {
         sodiumUnknown = true;
+        return this;
+    }
+
+    DemoField photographed() {
+        readFromPhotos = true;
         return this;
     }
 

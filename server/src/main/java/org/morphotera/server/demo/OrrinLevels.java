@@ -34,6 +34,7 @@ final class OrrinLevels {
                         "Reclaimed polder, salt-touched in the low corner",
                         DemoField.numbered(5))
                 .zoned()
+                .photographed()
                 .goes("ece", 9.7, 8.7, 4.3, 4.3)
                 .at(4, "ece", 3.4)
                 .at(0, "ece", -1.2)
@@ -57,6 +58,7 @@ final class OrrinLevels {
                         "field",
                         "Silt over clay, caps after rain",
                         DemoField.numbered(4))
+                .photographed()
                 .is("infiltration", 13, "infiltration-at-200", 14, "drainage", 18, "glue", 0.4, "cover", 48)
                 .is("structure", 2.9, "worms", 7, "organic", 2.3, "paler", 1.1, "vigour", 1.1, "rills", 0.8)
                 .is("slope", 2.5, "porosity", 1.0, "surface-groups", 2, "co2", 24, "ph", 6.4, "ece", 0.6)

@@ -14,7 +14,7 @@ final class PhotoCard {
 
     private static final double WIDE = Card.WIDE_MM + 2 * EDGE;
     private static final double HIGH = Card.HIGH_MM + 2 * EDGE;
-    private static final int RULER_FROM = 24;
+    private static final int RULER_FROM = 25;
     private static final int RULER_MM = 190;
     private static final String INK = "#14211e";
 
@@ -118,6 +118,7 @@ final class PhotoCard {
     private void ruler() {
         double right = WIDE - 4;
         double foot = RULER_FROM + RULER_MM;
+        words(right - 5 - EDGE, foot + 4 - EDGE, "mm");
         for (int mm = 0; mm <= RULER_MM; mm++) {
             double length = mm % 10 == 0 ? 7 : mm % 5 == 0 ? 5 : 3;
             svg.append(String.format(
