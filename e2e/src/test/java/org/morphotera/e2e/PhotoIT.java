@@ -23,6 +23,7 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.DrawnCard;
 import org.morphotera.core.photo.drawn.Taken;
 
 /** Readings proposed from pictures on a phone: looked at, changed by hand, taken over, and recorded with the photo. */
@@ -180,6 +181,70 @@ class PhotoIT extends Journeys {
         button(page, "Record").click();
         Map<?, ?> readings = (Map<?, ?>) ((Map<?, ?>) recorded(page).get("measurement")).get("readings");
         assertThat((Map<?, ?>) readings.get("sample")).isEqualTo(Map.of("hue", "10YR", "value", 4, "chroma", 3));
+        assertThat(page.getByText("From a photo, as it proposed.")).isVisible();
+        page.navigate(server.url("/calibration"));
+        assertThat(page.getByText(Pattern.compile("^Photos left as they proposed: .*colour \\d+ of \\d+ chips")))
+                .isVisible();
+        assertThat(chromium.pageErrors).isEmpty();
+    }
+
+    @Test
+    void aPictureOfTheCardIsStraightenedAndSaysWhereGreyAndSoilLie() {
+        double[] soil = {0.13, 0.08, 0.045};
+        DrawnCard card = DrawnCard.of(new DrawnCard.View(18, -12, 4, 300), soil, Taken.WELL, RANDOM::nextDouble);
+        Page page = onTest("colour");
+        choose(page, png(new Drawn(card.width(), card.height(), card.rgb(), Map.of(), Map.of())));
+        Locator straight = page.getByLabel(Pattern.compile("^The card is seen: taken \\d+ % askew, shown straight"));
+        assertThat(straight).isChecked();
+        Locator grey = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Grey patch"));
+        assertThat(grey).hasAttribute("aria-valuetext", Pattern.compile("^(49|50|51) % across, .*"));
+        // a luminance of 9 % is a value of 3.5
+        Locator nearest = page.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Nearest chips"));
+        assertThat(nearest.getByRole(AriaRole.RADIO).first()).hasText(Pattern.compile("YR (3|4)/"));
+        straight.uncheck();
+        assertThat(grey).hasAttribute("aria-valuetext", "75 % across, 50 % down");
+        assertThat(chromium.pageErrors).isEmpty();
+    }
+
+    @Test
+    void aSeriesOfCrumbsGoesOnAfterAReloadAndCanBeLeft() {
+        Drawn dish = Drawn.crumbs(new double[] {1, 1.5, 2}, 0, Taken.WELL, RANDOM::nextDouble)
+                .get(0);
+        Page page = onTest("crumb-stability");
+        choose(page, png(dish));
+        Locator kept = page.getByText(Pattern.compile("^The picture from before is kept"));
+        assertThat(kept).isVisible();
+        page.reload();
+        assertThat(kept).isVisible();
+        button(page, "Start clock").click();
+        Locator moments = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Pictures by the clock"))
+                .getByRole(AriaRole.LISTITEM);
+        assertThat(moments).hasCount(4);
+        assertThat(moments.nth(1)).hasText(Pattern.compile("60 s\\s*in 0:5\\d"));
+        assertThat(button(page, "Choose a file")).isDisabled();
+        button(page, "Without a photo").click();
+        assertThat(moments).hasCount(0);
+        page.reload();
+        assertThat(page.getByText("in the water")).isVisible();
+        assertThat(moments).hasCount(0);
+        assertThat(chromium.pageErrors).isEmpty();
+    }
+
+    @Test
+    void aMadeUpSoilIsPhotographedOnThePracticeGround() {
+        Page page = chromium.signedIn(server, 390, 844);
+        page.navigate(server.url("/practice"));
+        button(page, "Draw a soil").click();
+        page.waitForURL("**/practice/round");
+        page.locator("a[href='/practice/round/ground-cover']").first().click();
+        button(page, "Read it from a photo").click();
+        assertThat(page.getByAltText("What the camera sees")).isVisible();
+        button(page, "Take the picture").click();
+        Locator points = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Row ")));
+        assertThat(points).hasCount(100);
+        button(page, "Take it").click();
+        button(page, "Record").click();
+        page.waitForURL("**/practice/round");
         assertThat(chromium.pageErrors).isEmpty();
     }
 }
