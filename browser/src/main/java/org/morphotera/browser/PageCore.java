@@ -7,7 +7,6 @@ import java.util.Random;
 import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.PhotoKinds;
-import org.morphotera.core.PhotoScenes;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.limits.EvidenceTables;
@@ -203,7 +202,7 @@ public final class PageCore {
         Map<String, Object> readings = new LinkedHashMap<>();
         ((Map<?, ?>) JsonTree.parse(readingsJson)).forEach((name, value) -> readings.put((String) name, value));
         Random chance = new Random(seed);
-        List<Drawn> drawn = PhotoScenes.draw(kind, readings, Taken.USUALLY, chance::nextDouble);
+        List<Drawn> drawn = PHOTOS.of(kind).draw(readings, Taken.USUALLY, chance::nextDouble);
         return PagePicture.of(drawn.get(which).picture(), "{}");
     }
 

@@ -20,7 +20,6 @@ import org.morphotera.core.DataFiles;
 import org.morphotera.core.JvmAnswers;
 import org.morphotera.core.Methods;
 import org.morphotera.core.PhotoKinds;
-import org.morphotera.core.PhotoScenes;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
@@ -175,8 +174,9 @@ class PageBuildTest {
     @SuppressWarnings("unchecked")
     private static Map<String, Object> drawn(String kind, Map<String, Object> body) {
         Random random = new Random((Integer) body.get("seed"));
-        List<Drawn> drawn =
-                PhotoScenes.draw(kind, (Map<String, Object>) body.get("readings"), Taken.USUALLY, random::nextDouble);
+        List<Drawn> drawn = PhotoKinds.all()
+                .of(kind)
+                .draw((Map<String, Object>) body.get("readings"), Taken.USUALLY, random::nextDouble);
         return summed(drawn.get((Integer) body.get("which")).picture(), Map.of());
     }
 

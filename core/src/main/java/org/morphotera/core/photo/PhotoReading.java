@@ -2,6 +2,9 @@ package org.morphotera.core.photo;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleSupplier;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.result.Evaluation;
@@ -37,6 +40,20 @@ public interface PhotoReading<R extends Record> {
      * @param recorded readings of the method
      */
     Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded);
+
+    /**
+     * Draws pictures of what a test reads: for sample data, and for a soil that is made up.
+     *
+     * @param readings of the method, as they would be recorded; what is missing is drawn as usual
+     * @param chance evenly in 0..1; the same draws the same
+     * @return as many as there are names
+     */
+    List<Drawn> draw(Map<String, ?> readings, Taken how, DoubleSupplier chance);
+
+    /** A figure of readings in any state; {@code otherwise} where there is none. */
+    static double figure(Map<?, ?> readings, String name, double otherwise) {
+        return readings.get(name) instanceof Number figure ? figure.doubleValue() : otherwise;
+    }
 
     /** What comes of a look at pictures. */
     sealed interface Answer {

@@ -11,7 +11,6 @@ import java.util.Random;
 import javax.imageio.ImageIO;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.PhotoKinds;
-import org.morphotera.core.PhotoScenes;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.PhotoReadings;
 import org.morphotera.core.photo.drawn.Drawn;
@@ -47,8 +46,8 @@ final class DemoLooks {
             return null;
         }
         Random random = new Random(seed);
-        Drawn drawn = PhotoScenes.draw(kind.kind(), test.readings(), Taken.USUALLY, random::nextDouble)
-                .get(0);
+        Drawn drawn =
+                kind.draw(test.readings(), Taken.USUALLY, random::nextDouble).get(0);
         PhotoReading.Answer answer = KINDS.propose(kind.kind(), drawn.inputs(), List.of(drawn.picture()));
         if (!(answer instanceof PhotoReading.Answer.Proposed proposed)) {
             return null;

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleSupplier;
 import org.morphotera.core.method.aboveground.groundcover.GroundCover.Cover;
 import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Lab;
@@ -13,6 +14,8 @@ import org.morphotera.core.photo.Otsu;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.Spot;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
@@ -83,6 +86,18 @@ public final class CoverPhoto implements PhotoReading<CoverPhoto.Inputs> {
     @Override
     public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
         return Agreed.ofRows(proposed.get("points"), recorded.get("points"), Object::equals);
+    }
+
+    @Override
+    public List<Drawn> draw(Map<String, ?> readings, Taken how, DoubleSupplier chance) {
+        return List.of(Drawn.cover(
+                share(readings, "litter"), share(readings, "stone"), share(readings, "living"), how, chance));
+    }
+
+    private static double share(Map<String, ?> readings, String code) {
+        return readings.get("points") instanceof List<?> points
+                ? (double) points.stream().filter(code::equals).count() / points.size()
+                : PhotoReading.figure(readings, code + "Pct", 0) / 100;
     }
 
     @Override

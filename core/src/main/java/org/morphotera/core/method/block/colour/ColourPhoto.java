@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleSupplier;
 import org.morphotera.core.method.block.colour.Colour.Hue;
 import org.morphotera.core.method.block.colour.Colour.Notation;
 import org.morphotera.core.photo.Agreed;
@@ -13,6 +14,8 @@ import org.morphotera.core.photo.Lab;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.Spot;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
@@ -116,12 +119,6 @@ public final class ColourPhoto implements PhotoReading<ColourPhoto.Inputs> {
         return new Agreed(chip(proposed).equals(chip(recorded)) ? 1 : 0, 1);
     }
 
-    /** Hue angle of a page by its notation, degrees; of an unknown one that of 10YR. */
-    public static double hueAngle(String notation) {
-        Colour.Hue hue = Coded.find(Colour.Hue.values(), notation);
-        return (hue == null ? Colour.Hue.BROWN_10YR : hue).angle();
-    }
-
     /** Page of the hue, value and chroma, however the figures are written. */
     private static List<String> chip(Map<String, ?> readings) {
         List<String> parts = new ArrayList<>();
@@ -132,6 +129,18 @@ public final class ColourPhoto implements PhotoReading<ColourPhoto.Inputs> {
             }
         }
         return parts;
+    }
+
+    @Override
+    public List<Drawn> draw(Map<String, ?> readings, Taken how, DoubleSupplier chance) {
+        Map<?, ?> sample = readings.get("sample") instanceof Map<?, ?> chip ? chip : Map.of();
+        Colour.Hue hue = Coded.find(Colour.Hue.values(), String.valueOf(sample.get("hue")));
+        return List.of(Drawn.colour(
+                PhotoReading.figure(sample, "value", 4),
+                PhotoReading.figure(sample, "chroma", 3),
+                (hue == null ? Colour.Hue.BROWN_10YR : hue).angle(),
+                how,
+                chance));
     }
 
     @Override

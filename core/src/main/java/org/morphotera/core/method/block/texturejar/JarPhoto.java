@@ -4,11 +4,14 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleSupplier;
 import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Lab;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.Spot;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
@@ -36,6 +39,7 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
     /** A line is put to the half of a millimetre. */
     private static final double SAME_MM = 0.5;
 
+    private static final double USUAL_WATER_MM = 150;
     private static final int PARTS = 4;
     private static final int CUTS = PARTS - 1;
     private static final double BAND = 0.03;
@@ -79,6 +83,15 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
     @Override
     public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
         return Agreed.ofFigures(proposed, recorded, LINES, SAME_MM);
+    }
+
+    @Override
+    public List<Drawn> draw(Map<String, ?> readings, Taken how, DoubleSupplier chance) {
+        double water = PhotoReading.figure(readings, "waterColumnMm", USUAL_WATER_MM);
+        double sand = PhotoReading.figure(readings, "sandMm", 0.12 * water);
+        double silt = PhotoReading.figure(readings, "siltMm", sand + 0.1 * water);
+        double clay = PhotoReading.figure(readings, "clayMm", silt + 0.06 * water);
+        return List.of(Drawn.jar(sand, silt, clay, water, how, chance));
     }
 
     @Override

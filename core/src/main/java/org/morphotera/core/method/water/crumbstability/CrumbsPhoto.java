@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleSupplier;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Cloud;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Slake;
 import org.morphotera.core.method.water.crumbstability.CrumbStability.Water;
@@ -12,6 +13,8 @@ import org.morphotera.core.photo.Agreed;
 import org.morphotera.core.photo.Parts;
 import org.morphotera.core.photo.PhotoReading;
 import org.morphotera.core.photo.Picture;
+import org.morphotera.core.photo.drawn.Drawn;
+import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
@@ -57,6 +60,16 @@ public final class CrumbsPhoto implements PhotoReading<CrumbsPhoto.Inputs> {
      * @param moment of the later picture; unless said, ten minutes
      */
     public record Inputs(Dish dish, Water water, Moment moment) {}
+
+    private static final int MOST_DRAWN = 6;
+    private static final double DRAWN_WHOLE = 1.04;
+    private static final double DRAWN_PARTLY = 1.45;
+    private static final double DRAWN_FALLEN = 2.2;
+
+    /** Share of its light that drawn water loses by a cloud. */
+    private static final double DIM_FAINT = 0.14;
+
+    private static final double DIM_STRONG = 0.4;
 
     private static final double LEAST_SHARE = 0.001;
     private static final double RIM = 0.96;
@@ -104,6 +117,22 @@ public final class CrumbsPhoto implements PhotoReading<CrumbsPhoto.Inputs> {
     @Override
     public Agreed agreed(Map<String, ?> proposed, Map<String, ?> recorded) {
         return Agreed.ofRows(proposed.get("crumbs"), recorded.get("crumbs"), Agreed.alikeBy("slake"));
+    }
+
+    @Override
+    public List<Drawn> draw(Map<String, ?> readings, Taken how, DoubleSupplier chance) {
+        List<?> crumbs = readings.get("crumbs") instanceof List<?> list ? list : List.of();
+        double[] ratios = new double[Math.max(1, Math.min(MOST_DRAWN, crumbs.size()))];
+        double cloud = 0;
+        for (int i = 0; i < ratios.length; i++) {
+            Map<?, ?> crumb = i < crumbs.size() && crumbs.get(i) instanceof Map<?, ?> each ? each : Map.of();
+            Slake slake = Coded.find(Slake.values(), String.valueOf(crumb.get("slake")));
+            boolean fell = slake == Slake.UNDER_60S || slake == Slake.WITHIN_10MIN;
+            ratios[i] = !fell ? DRAWN_WHOLE : Boolean.TRUE.equals(crumb.get("partly")) ? DRAWN_PARTLY : DRAWN_FALLEN;
+            Cloud seen = Coded.find(Cloud.values(), String.valueOf(crumb.get("cloud10")));
+            cloud = Math.max(cloud, seen == Cloud.STRONG ? DIM_STRONG : seen == Cloud.FAINT ? DIM_FAINT : 0);
+        }
+        return Drawn.crumbs(ratios, cloud, how, chance);
     }
 
     @Override
