@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import type { FromPhotoWrite, MethodEntry } from '../../api/schema'
 import type { Readings } from '../../api/readings'
 import { useCore } from '../../core/core'
@@ -67,16 +67,19 @@ export function CrumbsPhoto({
   )
   const core = useCore()
   const before = series.looks?.[BEFORE]
+  // while the dish is dragged the ring follows the finger, and the figures when there is time
+  const settled = useDeferredValue(dish)
   const by = useMemo(() => {
     const found: Partial<Record<Moment, Readings>> = {}
     for (const moment of MOMENTS) {
       const after = series.looks?.[moment]
       if (!core || !before || !after) continue
-      const answer = core.look('crumbs', { dish, moment }, [before, after]).envelope as Proposed | undefined
+      const answer = core.look('crumbs', { dish: settled, moment }, [before, after]).envelope as
+        Proposed | undefined
       if (answer) found[moment] = answer.proposal
     }
     return found
-  }, [core, before, series.looks, dish])
+  }, [core, before, series.looks, settled])
   if (!series.looks || (practising && !seen)) return <Loading what="the pictures" />
   const leave = () => {
     series.clear()
