@@ -205,7 +205,7 @@ export function CrumbsCapture(props: CaptureProps<'crumb-stability'>) {
               <Notes envelope={envelope} />
             </>
           ) : (
-            stage !== 'set' && <SoFar crumbs={crumbs} ahead={entry.say('ahead')} />
+            stage !== 'set' && !photo.open && <SoFar crumbs={crumbs} ahead={entry.say('ahead')} />
           )}
         </>
       }

@@ -139,7 +139,7 @@ export function Camera({
         <Button kind="quiet" className="min-h-13" onClick={onLeave}>
           Without a photo
         </Button>
-        {!seen && (
+        {!seen && shootAt === undefined && (
           <a
             href="/api/photo-card.pdf"
             target="_blank"
