@@ -1,12 +1,14 @@
 import { extent, groups } from 'd3-array'
 import { scaleLinear, scaleTime } from 'd3-scale'
+import { useRef } from 'react'
 import type { ChangeView } from '../api/schema'
 import { asLevel, levelFill } from '../ui/levels'
+import { useWidth } from '../ui/useWidth'
 import { plainNumber, useUnits } from '../units/units'
 
-const WIDTH = 760
-const HEIGHT = 400
-const MARGIN = { top: 56, right: 20, bottom: 34, left: 58 }
+/** Before the page knows how much room there is, and on paper. */
+const USUAL_WIDTH = 760
+const MARGIN = { top: 56, right: 20, bottom: 34, left: 52 }
 
 /** Where the last date would not be told from the first: the smallest change that could have been seen, to both sides. */
 function sameBand(view: ChangeView) {
@@ -24,11 +26,21 @@ function sameBand(view: ChangeView) {
 }
 
 /** What the crop wants, as a bracket inside the right edge: the better way lies towards it. */
-function Wanted({ wanted, y }: { wanted: { low: number; high: number }; y: (figure: number) => number }) {
-  const inside = (at: number) => Math.min(HEIGHT - MARGIN.bottom, Math.max(MARGIN.top, at))
+function Wanted({
+  wanted,
+  y,
+  width,
+  height,
+}: {
+  wanted: { low: number; high: number }
+  y: (figure: number) => number
+  width: number
+  height: number
+}) {
+  const inside = (at: number) => Math.min(height - MARGIN.bottom, Math.max(MARGIN.top, at))
   const top = inside(y(wanted.high))
   const bottom = inside(y(wanted.low))
-  const x = WIDTH - MARGIN.right
+  const x = width - MARGIN.right
   return (
     <g fontSize="13" fill="var(--accent)" stroke="var(--accent)">
       <path d={`M${x - 8} ${top}H${x}V${bottom}H${x - 8}`} fill="none" strokeWidth="2" />
@@ -42,6 +54,10 @@ function Wanted({ wanted, y }: { wanted: { low: number; high: number }; y: (figu
 /** Every reading of every stop over the years, with what was done on the same axis. */
 export function ChangeChart({ view }: { view: ChangeView }) {
   const units = useUnits()
+  const place = useRef<HTMLDivElement>(null)
+  // drawn as wide as there is room, so that its words stay as large as all others
+  const width = useWidth(place) || USUAL_WIDTH
+  const height = width < 500 ? 340 : 400
   const unit = view.unit ?? ''
   const shown = (value: number) => units.toShown(value, unit)
   const points = view.points.map((point) => ({
@@ -56,14 +72,14 @@ export function ChangeChart({ view }: { view: ChangeView }) {
   const pad = 50 * 86_400_000
   const x = scaleTime()
     .domain([Math.min(...days) - pad, Math.max(...days) + pad])
-    .range([MARGIN.left, WIDTH - MARGIN.right])
+    .range([MARGIN.left, width - MARGIN.right])
   const [least, most] = extent(
     points.flatMap((point) => [point.y, point.lowY ?? point.y, point.highY ?? point.y]),
   )
   const y = scaleLinear()
     .domain([least!, most!])
     .nice()
-    .range([HEIGHT - MARGIN.bottom, MARGIN.top])
+    .range([height - MARGIN.bottom, MARGIN.top])
   const untreated = new Set(
     view.stops.filter((stop) => stop.role === 'control' || stop.role === 'reference').map((stop) => stop.id),
   )
@@ -75,145 +91,155 @@ export function ChangeChart({ view }: { view: ChangeView }) {
       : (view.pattern ?? '').replace('{x} ', '')
   const events = view.allEvents.filter((event) => {
     const at = x(new Date(event.happenedOn))
-    return at >= MARGIN.left && at <= WIDTH - MARGIN.right
+    return at >= MARGIN.left && at <= width - MARGIN.right
   })
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full min-w-145"
-      role="img"
-      aria-label={`${view.chosen!.label}: ${view.dates
-        .map((date) => `${date.on} ${plainNumber(shown(date.middle))} ${label}`)
-        .join('; ')}`}
-    >
-      <g fontSize="13" fill="var(--soft)">
-        {y.ticks(6).map((tick) => (
-          <g key={tick}>
-            <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-            <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
-              {plainNumber(tick)}
+    <div ref={place}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`${view.chosen!.label}: ${view.dates
+          .map((date) => `${date.on} ${plainNumber(shown(date.middle))} ${label}`)
+          .join('; ')}`}
+      >
+        <g fontSize="13" fill="var(--soft)">
+          {y.ticks(6).map((tick) => (
+            <g key={tick}>
+              <line
+                x1={MARGIN.left}
+                x2={width - MARGIN.right}
+                y1={y(tick)}
+                y2={y(tick)}
+                stroke="var(--rule)"
+              />
+              <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
+                {plainNumber(tick)}
+              </text>
+            </g>
+          ))}
+          <text x={MARGIN.left - 8} y={MARGIN.top - 16} textAnchor="end">
+            {label}
+          </text>
+          {x.ticks(width < 500 ? 4 : 7).map((tick) => (
+            <text key={tick.getTime()} x={x(tick)} y={height - 10} textAnchor="middle">
+              {tick.getMonth() === 0 ? tick.getFullYear() : ''}
+            </text>
+          ))}
+        </g>
+        {view.better !== 0 && (
+          <g fontSize="13" fill="var(--accent)">
+            <text
+              x={width - MARGIN.right}
+              y={view.better > 0 ? MARGIN.top - 2 : height - MARGIN.bottom - 6}
+              textAnchor="end"
+            >
+              {view.better > 0 ? '↑ better' : '↓ better'}
+            </text>
+          </g>
+        )}
+        {view.wanted && (
+          <Wanted wanted={view.wanted} y={(figure) => y(shown(figure))} width={width} height={height} />
+        )}
+        {band && (
+          <g>
+            <defs>
+              <pattern
+                id="same"
+                width="6"
+                height="6"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(45)"
+              >
+                <line x1="0" x2="0" y1="0" y2="6" stroke="var(--strong-rule)" strokeWidth="1" />
+              </pattern>
+            </defs>
+            <rect
+              x={x(band.from)}
+              width={x(band.to) - x(band.from)}
+              y={Math.max(MARGIN.top, y(shown(band.high)))}
+              height={Math.max(
+                0,
+                Math.min(height - MARGIN.bottom, y(shown(band.low))) -
+                  Math.max(MARGIN.top, y(shown(band.high))),
+              )}
+              fill="url(#same)"
+              opacity="0.35"
+            />
+          </g>
+        )}
+        {events.map((event, i) => (
+          <g key={event.id} fontSize="12.5" fill="var(--ink)">
+            <line
+              x1={x(new Date(event.happenedOn))}
+              x2={x(new Date(event.happenedOn))}
+              y1={MARGIN.top - 24 + (i % 2) * 14}
+              y2={height - MARGIN.bottom}
+              stroke="var(--ink)"
+              strokeDasharray="2 4"
+            />
+            <text
+              x={x(new Date(event.happenedOn)) + (x(new Date(event.happenedOn)) > width * 0.7 ? -4 : 4)}
+              y={MARGIN.top - 20 + (i % 2) * 14}
+              textAnchor={x(new Date(event.happenedOn)) > width * 0.7 ? 'end' : 'start'}
+            >
+              {event.kind}
             </text>
           </g>
         ))}
-        <text x={MARGIN.left - 8} y={MARGIN.top - 16} textAnchor="end">
-          {label}
-        </text>
-        {x.ticks(7).map((tick) => (
-          <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 10} textAnchor="middle">
-            {tick.getMonth() === 0 ? tick.getFullYear() : ''}
-          </text>
+        {groups(points, (point) => point.stopId).map(([stop, own]) => (
+          <path
+            key={stop}
+            d={`M${own.map((point) => `${x(point.at)} ${y(point.y)}`).join('L')}`}
+            fill="none"
+            stroke="var(--strong-rule)"
+            strokeWidth="1.2"
+            opacity="0.55"
+            strokeDasharray={untreated.has(stop) ? '5 4' : undefined}
+          />
         ))}
-      </g>
-      {view.better !== 0 && (
-        <g fontSize="13" fill="var(--accent)">
-          <text
-            x={WIDTH - MARGIN.right}
-            y={view.better > 0 ? MARGIN.top - 2 : HEIGHT - MARGIN.bottom - 6}
-            textAnchor="end"
+        {points.map((point) => (
+          <g
+            key={point.measurementId}
+            stroke={levelFill[asLevel(point.level)!]}
+            fill={levelFill[asLevel(point.level)!]}
           >
-            {view.better > 0 ? '↑ better' : '↓ better'}
-          </text>
-        </g>
-      )}
-      {view.wanted && <Wanted wanted={view.wanted} y={(figure) => y(shown(figure))} />}
-      {band && (
-        <g>
-          <defs>
-            <pattern
-              id="same"
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <line x1="0" x2="0" y1="0" y2="6" stroke="var(--strong-rule)" strokeWidth="1" />
-            </pattern>
-          </defs>
-          <rect
-            x={x(band.from)}
-            width={x(band.to) - x(band.from)}
-            y={Math.max(MARGIN.top, y(shown(band.high)))}
-            height={Math.max(
-              0,
-              Math.min(HEIGHT - MARGIN.bottom, y(shown(band.low))) -
-                Math.max(MARGIN.top, y(shown(band.high))),
+            {point.lowY !== undefined && (
+              <line
+                x1={x(point.at)}
+                x2={x(point.at)}
+                y1={y(point.lowY)}
+                y2={y(point.highY!)}
+                opacity="0.4"
+                strokeWidth="2"
+              />
             )}
-            fill="url(#same)"
-            opacity="0.35"
-          />
-        </g>
-      )}
-      {events.map((event, i) => (
-        <g key={event.id} fontSize="12.5" fill="var(--ink)">
+            {untreated.has(point.stopId) ? (
+              <rect
+                x={x(point.at) - 3.5}
+                y={y(point.y) - 3.5}
+                width="7"
+                height="7"
+                fill="var(--paper)"
+                strokeWidth="1.6"
+              />
+            ) : (
+              <circle cx={x(point.at)} cy={y(point.y)} r="3.2" />
+            )}
+          </g>
+        ))}
+        {view.dates.map((date) => (
           <line
-            x1={x(new Date(event.happenedOn))}
-            x2={x(new Date(event.happenedOn))}
-            y1={MARGIN.top - 24 + (i % 2) * 14}
-            y2={HEIGHT - MARGIN.bottom}
+            key={date.visitId}
+            x1={x(new Date(date.on)) - 13}
+            x2={x(new Date(date.on)) + 13}
+            y1={y(shown(date.middle))}
+            y2={y(shown(date.middle))}
             stroke="var(--ink)"
-            strokeDasharray="2 4"
+            strokeWidth="3"
           />
-          <text
-            x={x(new Date(event.happenedOn)) + (x(new Date(event.happenedOn)) > WIDTH * 0.7 ? -4 : 4)}
-            y={MARGIN.top - 20 + (i % 2) * 14}
-            textAnchor={x(new Date(event.happenedOn)) > WIDTH * 0.7 ? 'end' : 'start'}
-          >
-            {event.kind}
-          </text>
-        </g>
-      ))}
-      {groups(points, (point) => point.stopId).map(([stop, own]) => (
-        <path
-          key={stop}
-          d={`M${own.map((point) => `${x(point.at)} ${y(point.y)}`).join('L')}`}
-          fill="none"
-          stroke="var(--strong-rule)"
-          strokeWidth="1.2"
-          opacity="0.55"
-          strokeDasharray={untreated.has(stop) ? '5 4' : undefined}
-        />
-      ))}
-      {points.map((point) => (
-        <g
-          key={point.measurementId}
-          stroke={levelFill[asLevel(point.level)!]}
-          fill={levelFill[asLevel(point.level)!]}
-        >
-          {point.lowY !== undefined && (
-            <line
-              x1={x(point.at)}
-              x2={x(point.at)}
-              y1={y(point.lowY)}
-              y2={y(point.highY!)}
-              opacity="0.4"
-              strokeWidth="2"
-            />
-          )}
-          {untreated.has(point.stopId) ? (
-            <rect
-              x={x(point.at) - 3.5}
-              y={y(point.y) - 3.5}
-              width="7"
-              height="7"
-              fill="var(--paper)"
-              strokeWidth="1.6"
-            />
-          ) : (
-            <circle cx={x(point.at)} cy={y(point.y)} r="3.2" />
-          )}
-        </g>
-      ))}
-      {view.dates.map((date) => (
-        <line
-          key={date.visitId}
-          x1={x(new Date(date.on)) - 13}
-          x2={x(new Date(date.on)) + 13}
-          y1={y(shown(date.middle))}
-          y2={y(shown(date.middle))}
-          stroke="var(--ink)"
-          strokeWidth="3"
-        />
-      ))}
-    </svg>
+        ))}
+      </svg>
+    </div>
   )
 }

@@ -7,6 +7,7 @@ import type { DayView, FieldFaceView } from '../api/schema'
 import { isRetired } from '../fields/GroundMap'
 import { queries } from '../queries/queries'
 import { Button, Check, Choice, Input, Labelled, QuantityInput, Select } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { Failed, Loading } from '../ui/states'
 import { chanceWord, showWeekday } from '../weather/GoodDays'
 import { showDay, today } from '../words/dates'
@@ -151,13 +152,7 @@ function PlanDay({ known, me }: { known: DayView | undefined; me: string }) {
         <div className="grid grid-cols-2 gap-4">
           <Labelled label="Day" error={faultOf(faults, 'plannedOn')}>
             {(aria) => (
-              <Input
-                {...aria}
-                type="date"
-                required
-                value={on}
-                onChange={(event) => setOn(event.target.value)}
-              />
+              <DateInput {...aria} required value={on} onChange={(event) => setOn(event.target.value)} />
             )}
           </Labelled>
           <Labelled label="First step at" error={faultOf(faults, 'startsAt')}>

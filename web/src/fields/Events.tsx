@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import type { ManagementEvent, Stop } from '../api/schema'
 import { Button, Check, Input, Labelled } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { Panel } from '../ui/Panel'
 import { showDay, today } from '../words/dates'
 import { readNumber } from '../units/readNumber'
@@ -143,7 +144,11 @@ function EventForm({
     <form noValidate className="grid gap-4" onSubmit={form.handleSubmit((entry) => keep.mutate(entry))}>
       <Labelled label="Date" error={errors.happenedOn?.message}>
         {(aria) => (
-          <Input {...aria} type="date" {...form.register('happenedOn', { required: 'Give the date.' })} />
+          <DateInput
+            {...aria}
+            {...form.register('happenedOn', { required: 'Give the date.' })}
+            defaultValue={form.watch('happenedOn')}
+          />
         )}
       </Labelled>
       <Labelled label="Kind" error={errors.kind?.message} help="lime, drain, compost, cover crop, tillage …">

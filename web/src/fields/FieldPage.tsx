@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { MayLink } from './MayLink'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { SaveMenu } from '../charts/SavePicture'
@@ -10,6 +10,7 @@ import { useMay } from '../queries/role'
 import { useKeys } from '../ui/keys'
 import { buttonLook, Button } from '../ui/controls'
 import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
+import { useNarrow } from '../ui/narrow'
 import { Failed, Loading } from '../ui/states'
 import { useUnits } from '../units/units'
 import { CoreStrip } from './CoreStrip'
@@ -43,19 +44,27 @@ export function FieldPage() {
   const choose = (key: string | undefined) =>
     setSearch(key && key !== chosen ? { finding: key } : {}, { replace: true })
   return (
-    <div className="grid grow content-start lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)] lg:content-stretch">
+    <div className="grid grow content-start lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)] lg:grid-rows-[auto_1fr] lg:content-stretch">
       <section aria-label="The ground" className="px-5 py-6 sm:px-7">
         <Title face={face} />
-        <div className="overflow-x-auto">
-          <SoilFace
-            findings={face.findings}
-            layout={face.layout}
-            texture={face.textureClass}
-            chosen={chosen}
-            lit={lit && new Set(lit.parts.map((part) => part.indicator))}
-            onChoose={choose}
-          />
+        <div className="mb-5 grid gap-4 lg:hidden">
+          <Leading face={face} brief />
+          {may.work && (
+            <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
+              New visit
+            </Link>
+          )}
         </div>
+        <SoilFace
+          findings={face.findings}
+          layout={face.layout}
+          ground={face.ground}
+          next={may.work ? face.next : undefined}
+          texture={face.textureClass}
+          chosen={chosen}
+          lit={lit && new Set(lit.parts.map((part) => part.indicator))}
+          onChoose={choose}
+        />
         {face.findings.length > 0 && (
           <div className="flex justify-end">
             <SaveMenu
@@ -65,14 +74,16 @@ export function FieldPage() {
           </div>
         )}
       </section>
-      <aside className="grid content-start gap-8 border-l border-rule bg-paper px-5 py-6 sm:px-8">
+      <aside className="grid content-start gap-8 border-rule bg-paper px-5 py-6 sm:px-8 lg:row-span-2 lg:border-l">
         {finding ? (
-          <FindingDetails finding={finding} onClose={() => choose(undefined)} />
+          <FindingDetails key={keyOf(finding)} finding={finding} onClose={() => choose(undefined)} />
         ) : (
           <>
-            <Leading face={face} />
+            <div className="hidden lg:block">
+              <Leading face={face} />
+            </div>
             {may.work && (
-              <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
+              <Link to={`/fields/${id}/visit`} className={`${buttonLook('primary')} max-lg:hidden`}>
                 New visit
               </Link>
             )}
@@ -80,11 +91,16 @@ export function FieldPage() {
         )}
         {may.work && <GoodDays field={id!} />}
         <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
-        <History visits={face.visits} count={face.visitCount} events={face.events} />
         {may.work && <Events field={id!} events={face.events} stops={face.stops} />}
         <Stops face={face} />
-        <Photos field={id!} />
       </aside>
+      <section
+        aria-label="Years and photos"
+        className="grid content-start gap-8 px-5 py-6 sm:px-7 lg:col-start-1"
+      >
+        <History visits={face.visits} count={face.visitCount} events={face.events} />
+        <Photos field={id!} />
+      </section>
     </div>
   )
 }
@@ -110,7 +126,8 @@ function Title({ face }: { face: FieldFaceView }) {
   )
 }
 
-function Leading({ face }: { face: FieldFaceView }) {
+/** @param brief in two lines, for a phone: what it rests on is one tap away */
+function Leading({ face, brief }: { face: FieldFaceView; brief?: boolean }) {
   const may = useMay()
   const units = useUnits()
   const { limit } = face
@@ -129,7 +146,7 @@ function Leading({ face }: { face: FieldFaceView }) {
           {face.leading && (
             <p className="leading-snug text-soft">
               {Math.min(99, Math.round(face.leading.probability * 100))} % sure.{' '}
-              {face.leading.because.join(' · ')}.{' '}
+              {brief ? `To confirm: ${face.leading.confirmation}` : face.leading.because.join(' · ')}.{' '}
               {may.readPlans && (
                 <Link to={`/fields/${face.field.id}/limits`} className="text-accent underline">
                   All the evidence
@@ -138,7 +155,7 @@ function Leading({ face }: { face: FieldFaceView }) {
             </p>
           )}
           {face.patches && <p className="leading-snug">{units.prose(face.patches)}</p>}
-          <p>
+          <p className={brief ? 'hidden' : undefined}>
             <LevelMark level={level} />
             {at && (
               <span className="text-soft">
@@ -163,9 +180,15 @@ function Leading({ face }: { face: FieldFaceView }) {
 function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: () => void }) {
   const may = useMay()
   const units = useUnits()
+  const narrow = useNarrow()
+  const place = useRef<HTMLDivElement>(null)
+  // on a phone it opens below the ground, out of sight
+  useEffect(() => {
+    if (narrow) place.current?.scrollIntoView({ block: 'start' })
+  }, [narrow])
   const level = asLevel(finding.level)!
   return (
-    <div className="grid gap-3">
+    <div ref={place} className="grid scroll-mt-4 gap-3">
       <div className="flex items-start justify-between gap-3">
         <div>
           <h2 className="text-xl">{finding.label}</h2>
@@ -194,7 +217,7 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
                   {stop.odd && <span className="text-sm text-strained"> odd stop</span>}
                 </span>
                 <span className={`font-semibold ${levelText[own]}`}>
-                  {figureText({ figure: stop.figure, unit: finding.unit, pattern: finding.pattern }, units)}{' '}
+                  {figureText({ ...stop, unit: finding.unit, pattern: finding.pattern }, units)}{' '}
                   {stop.figureLow !== undefined && (
                     <span className="font-normal text-soft">
                       {units.number(stop.figureLow, finding.unit ?? '')}–

@@ -1,4 +1,5 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import clsx from 'clsx'
 import { useDeferredValue, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { queries } from '../queries/queries'
@@ -33,6 +34,8 @@ export function FieldsPage() {
   const may = useMay()
   const growers = useQuery({ ...queries.growers(), enabled: may.work }).data ?? []
   const [adding, setAdding] = useState(false)
+  // on a phone what fields are chosen by is folded away
+  const [sifting, setSifting] = useState(false)
   const find = useRef<HTMLInputElement>(null)
   useKeys({ '/': () => find.current?.focus() })
   if (fields.isPending) return <Loading what="your fields" />
@@ -52,38 +55,49 @@ export function FieldsPage() {
     <div className="px-5 py-7 sm:px-7">
       <div className="mb-7 flex flex-wrap items-end gap-x-4 gap-y-3">
         <h1 className="mr-auto text-3xl">Fields</h1>
-        <Input
-          ref={find}
-          type="search"
-          aria-label="Find a field"
-          placeholder="Find a field, crop, limit …"
-          className="w-56!"
-          defaultValue={search.get('find') ?? ''}
-          onChange={(event) => choose('find', event.target.value)}
-        />
-        <Filter
-          label="Level"
-          value={wanted.level}
-          options={LEVELS.map((level) => [level, level])}
-          onChange={(value) => choose('level', value)}
-        />
-        <Filter
-          label="Grower"
-          value={wanted.grower}
-          options={growers.map((grower) => [grower.name, grower.name])}
-          onChange={(value) => choose('grower', value)}
-        />
-        <label className="grid gap-1 text-sm text-soft">
-          Order
-          <Select value={wanted.order} onChange={(event) => choose('order', event.target.value)}>
-            {Object.entries(ORDERS).map(([code, label]) => (
-              <option key={code} value={code}>
-                {label}
-              </option>
-            ))}
-          </Select>
-        </label>
-        {may.work && <Button onClick={() => setAdding(true)}>Add a field</Button>}
+        {may.work && (
+          <Button className="sm:order-last" onClick={() => setAdding(true)}>
+            Add a field
+          </Button>
+        )}
+        <div className="flex w-full gap-3 sm:contents">
+          <Input
+            ref={find}
+            type="search"
+            aria-label="Find a field"
+            placeholder="Find a field, crop, limit …"
+            className="w-0! flex-1 sm:w-56! sm:flex-none"
+            defaultValue={search.get('find') ?? ''}
+            onChange={(event) => choose('find', event.target.value)}
+          />
+          <Button className="sm:hidden" aria-expanded={sifting} onClick={() => setSifting(!sifting)}>
+            {wanted.level || wanted.grower ? 'Sifted' : 'Sift'}
+          </Button>
+        </div>
+        <div className={clsx('w-full grid-cols-2 gap-3 sm:contents', sifting ? 'grid' : 'hidden')}>
+          <Filter
+            label="Level"
+            value={wanted.level}
+            options={LEVELS.map((level) => [level, level])}
+            onChange={(value) => choose('level', value)}
+          />
+          <Filter
+            label="Grower"
+            value={wanted.grower}
+            options={growers.map((grower) => [grower.name, grower.name])}
+            onChange={(value) => choose('grower', value)}
+          />
+          <label className="grid gap-1 text-sm text-soft">
+            Order
+            <Select value={wanted.order} onChange={(event) => choose('order', event.target.value)}>
+              {Object.entries(ORDERS).map(([code, label]) => (
+                <option key={code} value={code}>
+                  {label}
+                </option>
+              ))}
+            </Select>
+          </label>
+        </div>
       </div>
       {shown.length === 0 && !filtered && !may.work && (
         <div className="grid max-w-lg gap-4 py-8">

@@ -1,30 +1,25 @@
 import { scaleLinear } from 'd3-scale'
 import type { FaceLayout } from '../api/schema'
 
-/** Where things lie across a drawn face, in pixels of the picture; brackets stand in lanes side by side. */
-export const FACE = { rulerX: 46, soilX: 62, soilWidth: 132, gutterX: 204, lane: 7, rowsX: 292 }
+export type FaceBand = FaceLayout['bands'][number]
 
-/** The same where room is short: the ground gives way to the words. */
-export const SLIM_FACE: typeof FACE = {
-  rulerX: 42,
-  soilX: 50,
-  soilWidth: 34,
-  gutterX: 92,
-  lane: 5,
-  rowsX: 142,
+/** Where a depth is drawn in a face whose bands begin at these heights: stretched band by band, true within each. */
+export function depthScale(layout: FaceLayout, tops: number[]): (mm: number) => number {
+  const below = layout.bands.slice(1)
+  const scale = scaleLinear()
+    .domain([...below.map((band) => band.topMm), layout.deepestMm])
+    .range([...below.map((_, i) => tops[i + 1] ?? 0), tops[layout.bands.length] ?? 0])
+    .clamp(true)
+  return (mm) => scale(mm)
 }
 
-/** A face as the server has laid it out, with where a depth is drawn. */
-export type LaidFace = FaceLayout & {
-  y: (mm: number) => number
-  /** depth below which the scale is squeezed; undefined on a shallow face */
-  squeezedBelowMm: number | undefined
-}
+const NAMED = 3
 
-export function laid(layout: FaceLayout): LaidFace {
-  const y = scaleLinear()
-    .domain(layout.scale.map((point) => point.mm))
-    .range(layout.scale.map((point) => point.y))
-  const squeezedBelowMm = layout.scale.length > 2 ? layout.scale[1]!.mm : undefined
-  return { ...layout, y: (mm) => y(mm), squeezedBelowMm }
+/** Names of what is folded away, as far as they are few: “structure, colour, pH and 6 more”. */
+export function foldedNames(labels: string[]): string {
+  const names = labels.map((label) =>
+    /^pH\b/.test(label) ? label : label[0]!.toLowerCase() + label.slice(1),
+  )
+  if (names.length <= NAMED + 1) return names.join(', ')
+  return `${names.slice(0, NAMED).join(', ')} and ${names.length - NAMED} more`
 }

@@ -17,8 +17,12 @@ type FormProps = {
 
 /** A plain form for any method, made from the catalogue: names, units, limits and needs stand there once. */
 export function ReadingForm({ entries, readings, onChange, faults, path = '' }: FormProps) {
+  const optional = entries.filter((entry) => !entry.required && entry.type !== 'flag').length
   return (
     <div className="grid gap-4">
+      {path === '' && optional > 1 && (
+        <p className="text-sm text-soft">What you don’t know may stay empty.</p>
+      )}
       {entries.map((entry, i) =>
         counts(entry, readings, entries) ? (
           <Reading
@@ -48,7 +52,7 @@ function Reading({
   faults: Fault[] | undefined
   path: string
 }) {
-  const label = entry.required ? entry.label : `${entry.label} (if known)`
+  const { label } = entry
   // an empty entry is not wrong yet
   const error = value === undefined ? undefined : faultAt(faults, path)
   switch (entry.type) {

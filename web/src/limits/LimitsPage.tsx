@@ -94,10 +94,15 @@ function Constraint({ view, open, onOpen }: { view: ConstraintView; open: boolea
         type="button"
         aria-expanded={open}
         onClick={onOpen}
-        className="grid min-h-11 w-full grid-cols-[minmax(0,9rem)_minmax(0,1fr)_5.5rem] items-center gap-x-3 text-left sm:grid-cols-[minmax(0,13rem)_minmax(0,1fr)_5.5rem] sm:gap-x-4 hover:bg-stone"
+        className="grid min-h-11 w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 text-left hover:bg-stone sm:grid-cols-[minmax(0,13rem)_minmax(0,1fr)_5.5rem] sm:gap-x-4 sm:py-0"
       >
         <span className={view.named ? 'font-bold' : ''}>{view.label}</span>
-        <svg viewBox={`0 0 ${WIDE} 16`} className="w-full" aria-hidden>
+        <svg
+          viewBox={`0 0 ${WIDE} 16`}
+          preserveAspectRatio="none"
+          className="order-last col-span-2 h-4 w-full sm:order-none sm:col-span-1"
+          aria-hidden
+        >
           <line x1="2" x2={WIDE - 2} y1="12" y2="12" stroke="var(--rule)" />
           <line x1={x(0.5)} x2={x(0.5)} y1="3" y2="15" stroke="var(--strong-rule)" strokeDasharray="2 2" />
           <rect
@@ -267,17 +272,15 @@ function EvidenceOnFace({ face, constraint }: { face: FieldFaceView; constraint:
   return (
     <section aria-label="Where it was seen" className="grid gap-2">
       <h2 className="text-lg">Where the evidence for “{constraint.label.toLowerCase()}” lies</h2>
-      <div className="overflow-x-auto">
-        <SoilFace
-          findings={face.findings}
-          layout={face.layout}
-          only={(finding) => methods.has(finding.method)}
-          texture={face.textureClass}
-          chosen={undefined}
-          narrow
-          onChoose={() => {}}
-        />
-      </div>
+      <SoilFace
+        findings={face.findings}
+        layout={face.layout}
+        ground={face.ground}
+        only={(finding) => methods.has(finding.method)}
+        texture={face.textureClass}
+        chosen={undefined}
+        onChoose={() => {}}
+      />
     </section>
   )
 }

@@ -25,7 +25,7 @@ describe('what limits a field', () => {
     const methods = new Set(first.evidence.filter((each) => !each.supposed).map((each) => each.method))
     const shown = face.findings.filter((each) => methods.has(each.method))
     expect(shown.length).toBeGreaterThan(0)
-    expect(within(seen).getAllByRole('listitem')).toHaveLength(shown.length)
+    expect(within(seen).getAllByRole('button', { pressed: false })).toHaveLength(shown.length)
     for (const each of shown) expect(seen.textContent).toContain(each.label)
   })
 

@@ -1,7 +1,8 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { useSearchParams } from 'react-router'
 import { queries } from '../queries/queries'
-import { Button, Input, Labelled, Select } from '../ui/controls'
+import { Button, Labelled, Select } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { Failed, Loading } from '../ui/states'
 import { showClock, showDay, words } from '../words/dates'
 import { SettingsFrame } from './SettingsFrame'
@@ -73,9 +74,8 @@ export function LogPage() {
         </Labelled>
         <Labelled label="From">
           {(aria) => (
-            <Input
+            <DateInput
               {...aria}
-              type="date"
               value={wanted.from ?? ''}
               onChange={(event) => choose('from', event.target.value)}
             />
@@ -83,9 +83,8 @@ export function LogPage() {
         </Labelled>
         <Labelled label="To">
           {(aria) => (
-            <Input
+            <DateInput
               {...aria}
-              type="date"
               value={wanted.to ?? ''}
               onChange={(event) => choose('to', event.target.value)}
             />

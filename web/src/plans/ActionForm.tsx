@@ -10,6 +10,7 @@ import { ReadingForm } from '../forms/ReadingForm'
 import { useCore } from '../core/core'
 import { showDay, today } from '../words/dates'
 import { Button, Choice, Input, Labelled, Select, QuantityInput } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { WorkingLines } from '../ui/Working'
 import { Figures, Notes } from '../readings/Results'
 import { useAmount } from './useAmount'
@@ -143,9 +144,8 @@ export function ActionForm({
   const day = (name: 'dueFrom' | 'dueTo' | 'doneOn' | 'followUpOn', label: string) => (
     <Labelled label={label} error={fault(name)}>
       {(aria) => (
-        <Input
+        <DateInput
           {...aria}
-          type="date"
           value={entry[name] ?? ''}
           onChange={(event) => put({ [name]: event.target.value || undefined })}
         />

@@ -9,7 +9,7 @@ import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
 import { KnownBias } from './KnownBias'
 import { useStopRole } from '../fields/useStopRole'
-import { Button, Check, Input, QuantityInput, Select } from '../ui/controls'
+import { Button, Check, QuantityInput, Select } from '../ui/controls'
 import { Failed, Loading, Notice } from '../ui/states'
 import { useUnits } from '../units/units'
 
@@ -51,18 +51,9 @@ export function ChangePage() {
       ) : (
         <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
           <section aria-label="Readings" className="grid content-start gap-4">
-            <Pick view={view} change={change} />
+            <Pick view={view} field={id!} wanted={wanted} change={change} />
             <SavableChart title={`${view.field}: ${view.chosen.label}`} unit={units.symbol(view.unit ?? '')}>
-              <div
-                className="overflow-x-auto"
-                // what scrolls must be reached by the keyboard
-                // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-                tabIndex={0}
-                role="group"
-                aria-label="The chart"
-              >
-                <ChangeChart view={view} />
-              </div>
+              <ChangeChart view={view} />
             </SavableChart>
             <p className="text-sm text-soft">
               Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread,
@@ -87,13 +78,25 @@ export function ChangePage() {
 
 type Change = (edit: (params: URLSearchParams) => void) => void
 
-function Pick({ view, change }: { view: ChangeView; change: Change }) {
+function Pick({
+  view,
+  field,
+  wanted,
+  change,
+}: {
+  view: ChangeView
+  field: string
+  wanted: { from?: string; to?: string }
+  change: Change
+}) {
+  const visits = useQuery(queries.field(field)).data?.visits ?? []
+  const dates = [...new Set(visits.map((visit) => visit.visitedOn))].sort()
   const units = useUnits()
   const chosen = view.chosen!
   const key = (each: typeof chosen) => `${each.indicator}|${each.band}|${each.method}`
   return (
-    <div className="flex flex-wrap items-end gap-4">
-      <label className="grid min-w-56 flex-1 gap-1 text-sm text-soft">
+    <div className="grid grid-cols-2 items-end gap-4 sm:flex">
+      <label className="col-span-2 grid w-full min-w-0 gap-1 text-sm text-soft sm:w-auto sm:flex-1">
         Indicator
         <Select
           value={key(chosen)}
@@ -113,21 +116,27 @@ function Pick({ view, change }: { view: ChangeView; change: Change }) {
           ))}
         </Select>
       </label>
-      {(['from', 'to'] as const).map((end) => (
-        <label key={end} className="grid gap-1 text-sm text-soft">
-          {end === 'from' ? 'From' : 'To'}
-          <Input
-            type="date"
-            className="w-36!"
-            defaultValue={new URLSearchParams(location.search).get(end) ?? ''}
-            onChange={(event) =>
-              change((params) =>
-                event.target.value ? params.set(end, event.target.value) : params.delete(end),
-              )
-            }
-          />
-        </label>
-      ))}
+      {dates.length > 2 &&
+        (['from', 'to'] as const).map((end) => (
+          <label key={end} className="grid gap-1 text-sm text-soft">
+            {end === 'from' ? 'From' : 'To'}
+            <Select
+              value={wanted[end] ?? ''}
+              onChange={(event) =>
+                change((params) =>
+                  event.target.value ? params.set(end, event.target.value) : params.delete(end),
+                )
+              }
+            >
+              <option value="">{end === 'from' ? 'the first visit' : 'the last visit'}</option>
+              {dates.map((on) => (
+                <option key={on} value={on}>
+                  {showDay(on)}
+                </option>
+              ))}
+            </Select>
+          </label>
+        ))}
     </div>
   )
 }

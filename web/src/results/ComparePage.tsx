@@ -1,16 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
+import { useRef } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
-import type { ComparedPlace, DifferenceView, FaceLayout } from '../api/schema'
+import type { ComparedPlace, ComparisonView, DifferenceView } from '../api/schema'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
 import { figureText } from '../fields/finding'
-import { laid, type LaidFace } from '../fields/faceLayout'
+import { depthScale } from '../fields/faceLayout'
 import { Ground } from '../fields/Ground'
 import { Select } from '../ui/controls'
 import { asLevel, CrumbShape, levelFill } from '../ui/levels'
 import { Failed, Loading } from '../ui/states'
+import { useWidth } from '../ui/useWidth'
 import { useUnits } from '../units/units'
 
 /** Two places or dates side by side: two faces joined by what differs most. */
@@ -60,12 +62,10 @@ export function ComparePage() {
       {comparison.isError && <Failed error={comparison.error} retry={() => comparison.refetch()} />}
       {comparison.data && (
         <div className="grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(20rem,2fr)]">
-          <TwoFaces
-            one={comparison.data.one}
-            other={comparison.data.other}
-            differences={comparison.data.differences}
-            layout={comparison.data.layout}
-          />
+          <div className="grid content-start gap-2">
+            <Heads one={comparison.data.one} other={comparison.data.other} />
+            <TwoFaces comparison={comparison.data} />
+          </div>
           <Sentences differences={comparison.data.differences} nothing={comparison.data.nothing} />
         </div>
       )}
@@ -79,9 +79,9 @@ function Chooser({ label, side, onChange }: { label: string; side: Side; onChang
   const fields = useQuery(queries.fields({ order: 'name' })).data ?? []
   const chosen = useQuery(queries.field(side.field)).data
   return (
-    <fieldset className="grid grid-cols-3 items-end gap-2 border-t border-strong-rule pt-2">
+    <fieldset className="grid grid-cols-2 items-end sm:grid-cols-3 gap-2 border-t border-strong-rule pt-2">
       <legend className="pr-3 font-bold">{label}</legend>
-      <label className="grid gap-1 text-sm text-soft">
+      <label className="col-span-2 grid gap-1 text-sm text-soft sm:col-span-1">
         Field
         <Select value={side.field} onChange={(event) => onChange({ field: event.target.value })}>
           {!fields.some((each) => each.id === side.field) && chosen && (
@@ -114,7 +114,7 @@ function Chooser({ label, side, onChange }: { label: string; side: Side; onChang
           value={side.visit ?? ''}
           onChange={(event) => onChange({ ...side, visit: event.target.value || undefined })}
         >
-          <option value="">newest of each test</option>
+          <option value="">newest</option>
           {chosen?.visits.map((visit) => (
             <option key={visit.id} value={visit.id}>
               {showDay(visit.visitedOn)}
@@ -126,133 +126,168 @@ function Chooser({ label, side, onChange }: { label: string; side: Side; onChang
   )
 }
 
-const WIDTH = 720
-const SOIL = 92
-const LEFT = 8
-const RIGHT = WIDTH - LEFT - SOIL
+/** Before the page knows how much room there is. */
+const USUAL_WIDTH = 720
 
-/** Both faces with the strongest differences strung between them, each at the depth where it was read. */
-function TwoFaces({
-  one,
-  other,
-  differences,
-  layout,
-}: {
-  one: ComparedPlace
-  other: ComparedPlace
-  differences: DifferenceView[]
-  layout: FaceLayout
-}) {
+/** Both faces on one scale, with what differs between them at its depth, the strongest of a band first. */
+function TwoFaces({ comparison }: { comparison: ComparisonView }) {
   const units = useUnits()
-  const layerOf = (place: ComparedPlace, difference: DifferenceView) => {
-    const finding = place.findings.find(
-      (each) => each.indicator === difference.indicator && each.band === difference.band,
-    )
-    return finding?.depthTopMm === undefined
-      ? undefined
-      : { top: finding.depthTopMm, bottom: finding.depthBottomMm! }
-  }
-  const face = laid(layout)
-  const shown = differences.filter((each) => each.defensible).slice(0, layout.rowY.length)
-  const order = shown.map((each, i) => ({ each, y: face.rowY[i]! }))
+  const place = useRef<HTMLDivElement>(null)
+  const width = useWidth(place) || USUAL_WIDTH
+  const { one, other, layout, differences } = comparison
+  const slim = width < 560
+  const soil = slim ? 48 : 104
+  const rowHeight = slim ? 44 : 30
+  const bands = layout.bands.map((band) => {
+    const shown = band.shown.filter((index) => differences[index]!.defensible)
+    const alike = band.shown.length - shown.length + band.folded.length
+    return { ...band, shown, alike, height: Math.max(48, shown.length * rowHeight + (alike ? 26 : 0) + 14) }
+  })
+  const tops = bands.reduce((sum, band) => [...sum, sum.at(-1)! + band.height], [0])
+  const height = tops.at(-1)!
+  const y = depthScale(layout, tops)
+  const right = width - soil
   return (
     <SavableChart title="Two places by depth" unit={units.symbol('mm')}>
-      <div className="overflow-x-auto">
-        <svg viewBox={`0 -26 ${WIDTH} ${face.height + 30}`} className="w-full min-w-[560px]" aria-hidden>
-          <FaceHead x={LEFT} anchor="start" place={one} />
-          <FaceHead x={RIGHT + SOIL} anchor="end" place={other} />
-          <Ground face={face} texture={one.texture} x={LEFT} width={SOIL} rootsTo={rootsOf(one)} />
-          <Ground face={face} texture={other.texture} x={RIGHT} width={SOIL} rootsTo={rootsOf(other)} />
-          <line x1="0" x2={WIDTH} y1={face.surface} y2={face.surface} stroke="var(--ink)" strokeWidth="1.5" />
-          {order.map(({ each, y }) => (
-            <Strand
-              key={`${each.indicator}@${each.band}`}
-              difference={each}
-              y={y}
-              face={face}
-              layer={layerOf(one, each)}
-              units={units}
-            />
+      <div ref={place}>
+        <svg width={width} height={height + 14} className="overflow-visible" aria-hidden fontSize="14">
+          <Ground ground={one.ground} y={y} deepestMm={layout.deepestMm} texture={one.texture} width={soil} />
+          <Ground
+            ground={other.ground}
+            y={y}
+            deepestMm={layout.deepestMm}
+            texture={other.texture}
+            x={right}
+            width={soil}
+          />
+          <line x1="0" x2={width} y1={tops[1]} y2={tops[1]} stroke="var(--ink)" strokeWidth="2" />
+          {bands.map((band, i) => (
+            <g key={band.band}>
+              {i > 1 && <line x1={soil} x2={right} y1={tops[i]} y2={tops[i]} stroke="var(--rule)" />}
+              {band.shown.map((index, n) => (
+                <Strand
+                  key={index}
+                  difference={differences[index]!}
+                  y={tops[i]! + 7 + (n + 0.5) * rowHeight}
+                  from={soil}
+                  to={right}
+                  slim={slim}
+                  units={units}
+                />
+              ))}
+              {band.alike > 0 && (
+                <text
+                  x={width / 2}
+                  y={tops[i + 1]! - 14}
+                  textAnchor="middle"
+                  fill="var(--soft)"
+                  fontSize="13"
+                >
+                  {band.alike} alike
+                </text>
+              )}
+              {band.shown.length === 0 && band.alike === 0 && (
+                <text
+                  x={width / 2}
+                  y={(tops[i]! + tops[i + 1]!) / 2 + 5}
+                  textAnchor="middle"
+                  fill="var(--soft)"
+                  fontSize="13"
+                >
+                  not read in both
+                </text>
+              )}
+              {i > 0 && (
+                <text x={soil + 5} y={tops[i]! + 13} fill="var(--soft)" fontSize="12">
+                  {units.number(band.topMm, 'mm')}
+                </text>
+              )}
+            </g>
           ))}
-          {shown.length === 0 && (
-            <text x={WIDTH / 2} y={face.surface + 60} textAnchor="middle" fill="var(--soft)" fontSize="16">
-              No difference you could defend.
-            </text>
-          )}
+          <text x={soil + 5} y={height} fill="var(--soft)" fontSize="12">
+            {units.text(layout.deepestMm, 'mm')}
+          </text>
         </svg>
       </div>
     </SavableChart>
   )
 }
 
-function rootsOf(place: ComparedPlace) {
-  const roots = place.findings.find((each) => each.indicator === 'rooting')
-  return roots && roots.depthBottomMm! * roots.standing
-}
-
-function FaceHead({ x, anchor, place }: { x: number; anchor: 'start' | 'end'; place: ComparedPlace }) {
+/** Whose the two faces are, each over its own. */
+function Heads({ one, other }: { one: ComparedPlace; other: ComparedPlace }) {
   return (
-    <text x={x} y="-8" fontSize="16" fontWeight="700" textAnchor={anchor} fill="var(--ink)">
-      {place.field}
-      {place.stop ? `, ${place.stop}` : ''}
-      <tspan fontWeight="400" fill="var(--soft)">
-        {place.visitedOn ? `  ${showDay(place.visitedOn)}` : ''}
-      </tspan>
-    </text>
+    <div className="flex justify-between gap-4">
+      {[one, other].map((place, i) => (
+        <p key={i} className={i === 1 ? 'text-right' : ''}>
+          <strong>
+            {place.field}
+            {place.stop ? `, ${place.stop}` : ''}
+          </strong>
+          {place.visitedOn && <span className="block text-sm text-soft">{showDay(place.visitedOn)}</span>}
+        </p>
+      ))}
+    </div>
   )
 }
 
 function Strand({
   difference,
   y,
-  face,
-  layer,
+  from,
+  to,
+  slim,
   units,
 }: {
   difference: DifferenceView
   y: number
-  face: LaidFace
-  layer: { top: number; bottom: number } | undefined
+  /** between both faces, px */
+  from: number
+  to: number
+  /** with the name over its figures, where there is no room for it between them */
+  slim: boolean
   units: ReturnType<typeof useUnits>
 }) {
-  const at = layer ? (face.y(layer.top) + face.y(layer.bottom)) / 2 : y
   const oneLevel = asLevel(difference.one.level)!
   const otherLevel = asLevel(difference.other.level)!
-  const weight = Math.min(5, 0.8 + difference.ratio * 0.6)
-  const middle = WIDTH / 2
-  const text = (side: { figure?: number }) =>
-    side.figure === undefined
-      ? ''
-      : figureText({ figure: side.figure, unit: difference.unit, pattern: difference.pattern }, units)
-  const inner = LEFT + SOIL
+  const weight = Math.min(7, 2 + difference.ratio * 0.6)
+  const text = (side: { figure?: number; level: string }) =>
+    figureText(
+      { figure: side.figure, level: side.level, unit: difference.unit, pattern: difference.pattern },
+      units,
+    )
+  const figures = slim ? y + 14 : y + 5
   return (
-    <g fontSize="14">
-      <path
-        d={`M${inner} ${at} L${inner + 26} ${y} H${inner + 32}`}
+    <g>
+      <line
+        x1={from + 2}
+        x2={from + 2 + weight * 2}
+        y1={figures - 5}
+        y2={figures - 5}
         stroke={levelFill[oneLevel]}
         strokeWidth={weight}
-        fill="none"
       />
-      <path
-        d={`M${RIGHT} ${at} L${RIGHT - 26} ${y} H${RIGHT - 32}`}
+      <line
+        x1={to - 2}
+        x2={to - 2 - weight * 2}
+        y1={figures - 5}
+        y2={figures - 5}
         stroke={levelFill[otherLevel]}
         strokeWidth={weight}
-        fill="none"
       />
-      <g transform={`translate(${inner + 37} ${y - 7.5}) scale(0.75)`} fill={levelFill[oneLevel]}>
+      <g transform={`translate(${from + 22} ${figures - 13}) scale(0.75)`} fill={levelFill[oneLevel]}>
         <CrumbShape level={oneLevel} />
       </g>
-      <text x={inner + 58} y={y + 5} fill={levelFill[oneLevel]} fontWeight="700">
-        {text(difference.one) || difference.one.level}
+      <text x={from + 42} y={figures} fill={levelFill[oneLevel]} fontWeight="700">
+        {text(difference.one)}
       </text>
-      <text x={middle} y={y + 5} textAnchor="middle" fill="var(--ink)">
+      <text x={(from + to) / 2} y={slim ? y - 5 : y + 5} textAnchor="middle" fill="var(--ink)">
         {difference.label}
       </text>
-      <g transform={`translate(${RIGHT - 52} ${y - 7.5}) scale(0.75)`} fill={levelFill[otherLevel]}>
+      <g transform={`translate(${to - 37} ${figures - 13}) scale(0.75)`} fill={levelFill[otherLevel]}>
         <CrumbShape level={otherLevel} />
       </g>
-      <text x={RIGHT - 58} y={y + 5} textAnchor="end" fill={levelFill[otherLevel]} fontWeight="700">
-        {text(difference.other) || difference.other.level}
+      <text x={to - 42} y={figures} textAnchor="end" fill={levelFill[otherLevel]} fontWeight="700">
+        {text(difference.other)}
       </text>
     </g>
   )

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { queries } from '../queries/queries'
 import type { Mark, PointsView, SheetRow, SheetView } from '../api/schema'
@@ -8,6 +9,7 @@ import { figureText } from '../fields/finding'
 import { Functions } from '../fields/Functions'
 import { Button, Choice, Select } from '../ui/controls'
 import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
+import { useNarrow } from '../ui/narrow'
 import { Failed, Loading, Notice } from '../ui/states'
 import { useUnits } from '../units/units'
 
@@ -140,12 +142,88 @@ function Points({ label, points }: { label: string; points: PointsView }) {
   )
 }
 
-function Marks({ sheet, school }: { sheet: SheetView; school: School }) {
+type MarksProps = { sheet: SheetView; school: School }
+
+function rowsOf({ sheet, school }: MarksProps) {
+  return school === 'points'
+    ? sheet.rows.filter((row) => row.soilWeight !== undefined || row.plantWeight !== undefined)
+    : sheet.rows
+}
+
+function Marks(props: MarksProps) {
+  return useNarrow() ? <OneStop {...props} /> : <AllStops {...props} />
+}
+
+const FIELD = 'field'
+
+/** On a phone: the field, or one stop at a time, down by depth. */
+function OneStop({ sheet, school }: MarksProps) {
   const units = useUnits()
-  const rows =
-    school === 'points'
-      ? sheet.rows.filter((row) => row.soilWeight !== undefined || row.plantWeight !== undefined)
-      : sheet.rows
+  const [stop, setStop] = useState(FIELD)
+  const rows = rowsOf({ sheet, school })
+  return (
+    <div className="grid gap-3">
+      <Choice
+        label="Whose marks"
+        options={[
+          { code: FIELD, label: 'Field' },
+          ...sheet.stops.map((each) => ({ code: each.id, label: each.label })),
+        ]}
+        value={stop}
+        onChange={setStop}
+      />
+      <ul>
+        {rows.map((row, i) => {
+          const mark = stop === FIELD ? row.field : row.stops[stop]
+          const figure =
+            stop === FIELD
+              ? figureOf(row, units)
+              : mark?.figure === undefined
+                ? ''
+                : figureText({ figure: mark.figure, unit: mark.unit, pattern: row.pattern }, units)
+          const weight = row.soilWeight ?? row.plantWeight
+          return (
+            <li key={`${row.indicator}@${row.band}`}>
+              {row.band !== rows[i - 1]?.band && (
+                <h2 className="pt-3 pb-1 text-sm font-semibold text-soft">{units.prose(row.depth)}</h2>
+              )}
+              <div className="grid min-h-11 grid-cols-[minmax(0,1fr)_auto_6.5rem] items-center gap-x-3 border-t border-rule">
+                <span>
+                  {row.label}
+                  {school === 'points' && <span className="text-soft"> ×{weight}</span>}
+                  {mark?.odd && <span className="text-sm text-strained"> odd</span>}
+                </span>
+                <span className="text-right text-soft">{figure}</span>
+                {!mark ? (
+                  <span className="text-sm text-soft">not measured</span>
+                ) : stop === FIELD ? (
+                  <span className="inline-flex items-center gap-1.5 font-semibold">
+                    {school === 'average' ? (
+                      row.stopAverage.toFixed(1)
+                    ) : (
+                      <MarkText mark={mark} school={school} />
+                    )}
+                  </span>
+                ) : (
+                  <Link
+                    to={`/measurements/${mark.measurementId}`}
+                    className="inline-flex min-h-11 items-center gap-1.5 underline-offset-4 hover:underline"
+                  >
+                    <MarkText mark={mark} school={school} />
+                  </Link>
+                )}
+              </div>
+            </li>
+          )
+        })}
+      </ul>
+    </div>
+  )
+}
+
+function AllStops({ sheet, school }: MarksProps) {
+  const units = useUnits()
+  const rows = rowsOf({ sheet, school })
   const odd = (row: SheetRow) => sheet.stops.filter((stop) => row.stops[stop.id]?.odd)
   return (
     <div className="overflow-x-auto">

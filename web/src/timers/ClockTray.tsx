@@ -29,9 +29,8 @@ export function ClockTray() {
           key={each.step.id}
           to={testPath(each.timer)}
           className={clsx(
-            'min-w-0 truncate hover:underline',
-            i > 0 && 'hidden md:block',
-            each.inSeconds <= 0 && 'font-bold',
+            'min-h-11 min-w-0 items-center gap-3 hover:underline',
+            i > 0 ? 'hidden md:flex' : 'flex',
           )}
         >
           <ClockWords due={each} />
@@ -93,14 +92,18 @@ function useKeptWords() {
   return reached ? { text: 'all sent', minds: false } : { text: 'not reached, kept here', minds: true }
 }
 
+/** The time first and large: it is what one looks for; the words may be cut. */
 function ClockWords({ due }: { due: Due }) {
   const late = due.inSeconds <= 0
   return (
     <>
-      <span className="hidden sm:inline">{due.timer.field}, </span>
-      {due.timer.stop}: {due.step.label}{' '}
-      <span className={late ? 'text-alert' : 'text-on-bar-soft'}>
-        {late ? `${showSpan(due.inSeconds)} late` : `in ${showSpan(due.inSeconds)}`}
+      <span className={clsx('shrink-0 text-xl font-bold tabular-nums', late && 'text-alert')}>
+        {showSpan(due.inSeconds)}
+        <span className="ml-1 text-sm font-normal">{late ? 'late' : 'to go'}</span>
+      </span>
+      <span className="truncate">
+        <span className="hidden sm:inline">{due.timer.field}, </span>
+        {due.timer.stop}: {due.step.label}
       </span>
     </>
   )

@@ -26,8 +26,31 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
   const own = now !== undefined && !sets.some(matches)
   const look =
     'min-h-11 border-b-2 border-transparent text-accent hover:underline aria-pressed:border-ink aria-pressed:font-bold aria-pressed:text-ink'
+  // nothing made yet and nothing chosen: the first thing to say is which tests this walk is made of
+  const leads = now === undefined && view.measurements.length + view.drafts.length === 0 && sets.length > 0
   return (
     <div role="group" aria-label="Tests of this walk" className="flex flex-wrap items-center gap-x-6">
+      {leads && (
+        <div className="grid w-full gap-2 pb-2">
+          <h2 className="text-lg">Which tests today?</h2>
+          <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
+            {sets.map((set) => (
+              <li key={set.id ?? set.code}>
+                <button
+                  type="button"
+                  onClick={() => choose.mutate(set.methods)}
+                  className="grid min-h-16 w-full content-center border border-strong-rule bg-paper px-4 py-2 text-left hover:border-ink"
+                >
+                  <span className="font-bold">{set.name}</span>
+                  <span className="text-sm text-soft">
+                    {set.methods.length} tests, {minutesOf(set, methods)} min of work a stop
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <button
         type="button"
         className={look}
@@ -36,7 +59,7 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
       >
         All tests
       </button>
-      {sets.map((set) => (
+      {(leads ? [] : sets).map((set) => (
         <button
           key={set.id ?? set.code}
           type="button"
@@ -68,6 +91,12 @@ export function ChosenSet({ view, methods }: { view: VisitView; methods: MethodE
       </Panel>
     </div>
   )
+}
+
+function minutesOf(set: TestSet, methods: MethodEntry[]) {
+  return methods
+    .filter((method) => set.methods.includes(method.id))
+    .reduce((sum, method) => sum + method.handsOnMinutes, 0)
 }
 
 /** A choice of one's own, kept as a set for other days where it has a name. */

@@ -4,7 +4,8 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { queries } from '../queries/queries'
 import type { TestSet } from '../api/schema'
-import { Button, Choice, Input, Labelled } from '../ui/controls'
+import { Button, Choice, Labelled } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { Failed, Loading } from '../ui/states'
 import { today } from '../words/dates'
 import { PaperSheet } from './PaperSheet'
@@ -69,9 +70,8 @@ export function NewVisitPage() {
       </div>
       <Labelled label="Date" error={faults.visitedOn}>
         {(aria) => (
-          <Input
+          <DateInput
             {...aria}
-            type="date"
             required
             value={visitedOn}
             max={today()}

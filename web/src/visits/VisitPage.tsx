@@ -69,20 +69,26 @@ export function VisitPage() {
                 {each.role !== 'routine' && (
                   <span className="text-sm font-normal text-soft">({words(each.role)}) </span>
                 )}
-                <span className="text-sm font-normal text-soft">
-                  {made} of {of}
-                </span>
+                <span className="text-sm font-normal text-soft">{counted(view, made, of)}</span>
               </button>
             )
           })}
           <span className="ml-auto content-center text-sm text-soft">
-            {done.made} of {done.of} tests made
+            {view.visit.tests === undefined
+              ? `${done.made} ${done.made === 1 ? 'test' : 'tests'} made`
+              : `${done.made} of ${done.of} tests made`}
           </span>
         </nav>
       )}
       {stop && <StopWalk key={stop.id} stop={stop} view={view} methods={methods} />}
     </div>
   )
+}
+
+/** Of a set it is told how many are still to be made; of all that could be made, only how many were. */
+function counted(view: VisitView, made: number, of: number) {
+  if (view.visit.tests !== undefined) return `${made} of ${of}`
+  return made > 0 ? `${made} made` : ''
 }
 
 /** A stop from the sky down: what is seen, then each part of the walk with its tests. */

@@ -41,7 +41,8 @@ describe('a visit', () => {
     const { user } = openVisit()
     const stops = await screen.findByRole('navigation', { name: 'Stops' })
     const done = progress(visit, methods)
-    expect(within(stops).getByText(`${done.made} of ${done.of} tests made`)).toBeTruthy()
+    // without a set nobody is told how many tests there could be
+    expect(within(stops).getByText(`${done.made} tests made`)).toBeTruthy()
     for (const each of visit.stops) {
       await user.click(within(stops).getByRole('button', { name: new RegExp(`^${each.label}`) }))
       const walk = screen.getByRole('region', { name: each.label })
@@ -61,6 +62,22 @@ describe('a visit', () => {
     expect(await screen.findByRole('button', { name: `First test: ${next.method.title}` })).toBeTruthy()
     await user.keyboard('n')
     expect(router.state.location.pathname).toBe(`/visits/${ID}/stops/${next.stop.id}/${next.method.id}`)
+  })
+
+  it('asks which tests today before anything is made, and counts by the set from then on', async () => {
+    const set = testSets[0]!
+    const fresh = { ...visit, visit: { ...visit.visit, tests: undefined }, measurements: [], drafts: [] }
+    const { user, asked } = openVisit(fresh)
+    expect(await screen.findByRole('heading', { name: 'Which tests today?' })).toBeTruthy()
+    expect(screen.queryByText(/of \d+ tests made/)).toBeNull()
+    await user.click(
+      screen.getByRole('button', { name: new RegExp(`^${set.name} ?${set.methods.length} tests`) }),
+    )
+    await waitFor(() => expect(writes(asked).length).toBeGreaterThan(0))
+    expect(writes(asked).at(-1)!.body).toMatchObject({ tests: set.methods.join(',') })
+    await putAway()
+    openVisit({ ...fresh, visit: { ...fresh.visit, tests: set.methods.join(',') } })
+    expect(await screen.findByText(`0 of ${set.methods.length * visit.stops.length} tests made`)).toBeTruthy()
   })
 
   it('shows a test that is under way', async () => {

@@ -5,7 +5,8 @@ import { v7 as uuid } from 'uuid'
 import { api, must } from '../api/client'
 import type { DayAhead, FieldDaysView } from '../api/schema'
 import { queries } from '../queries/queries'
-import { Button, Input, Labelled, QuantityInput, Select } from '../ui/controls'
+import { Button, Labelled, QuantityInput, Select } from '../ui/controls'
+import { DateInput } from '../ui/DateInput'
 import { Panel } from '../ui/Panel'
 import { useUnits } from '../units/units'
 import { showDay, today, words } from '../words/dates'
@@ -212,13 +213,7 @@ function OwnRain({ view }: { view: FieldDaysView }) {
       <div className="grid grid-cols-2 gap-3">
         <Labelled label="Day">
           {(aria) => (
-            <Input
-              {...aria}
-              type="date"
-              value={day}
-              max={today()}
-              onChange={(event) => setDay(event.target.value)}
-            />
+            <DateInput {...aria} value={day} max={today()} onChange={(event) => setDay(event.target.value)} />
           )}
         </Labelled>
         <QuantityInput label="Rain" unit="mm" value={mm} onChange={setMm} />

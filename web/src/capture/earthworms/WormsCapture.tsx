@@ -5,7 +5,7 @@ import { Worm } from '../../drawings/Worm'
 import { Button, QuantityInput } from '../../ui/controls'
 import { useScene, type CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
-import { Count, PictureCapture } from '../frame/parts'
+import { Count, PictureCapture, pictureLook } from '../frame/parts'
 import { BrokenBlock } from './BrokenBlock'
 
 type Block = NonNullable<ReadingsOf<'earthworms'>['blocks']>[number]
@@ -143,7 +143,8 @@ function Sheet({ block }: { block: Block }) {
   return (
     <svg
       viewBox="0 0 400 210"
-      className="w-full max-w-[30rem]"
+      preserveAspectRatio={adults + young === 0 ? 'none' : undefined}
+      className={pictureLook(adults + young === 0)}
       role="img"
       aria-label={`${block.adults ?? 0} adults and ${block.juveniles ?? 0} young on the sheet`}
     >

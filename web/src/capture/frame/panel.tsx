@@ -25,6 +25,7 @@ export function PanelLayout({
   picture,
   side,
   result,
+  why,
   foot,
 }: {
   instruction: ReactNode
@@ -32,6 +33,8 @@ export function PanelLayout({
   side: ReactNode
   /** the level in a line, in sight on a phone while the rest is scrolled away */
   result?: ReactNode
+  /** why it can't be recorded yet, where something was entered */
+  why?: string
   foot: ReactNode
 }) {
   return (
@@ -46,6 +49,11 @@ export function PanelLayout({
       <div className="grid content-start gap-4 px-5 py-4 md:border-l md:border-rule">{side}</div>
       <div className="sticky bottom-14 z-10 border-t border-rule bg-paper px-5 py-3 md:col-span-2">
         {result && <div className="mb-2 flex flex-wrap gap-x-5 md:hidden">{result}</div>}
+        {why && (
+          <p className="mb-2 text-sm text-soft" role="status">
+            {why}
+          </p>
+        )}
         <div className="grid auto-cols-fr grid-flow-col gap-2.5">{foot}</div>
       </div>
     </div>

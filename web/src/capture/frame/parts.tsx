@@ -61,6 +61,7 @@ export function PictureCapture({
         </>
       }
       result={live?.envelope && <LevelLine envelope={live.envelope} method={method} />}
+      why={begun ? whyNot(live, method) : undefined}
       foot={
         <>
           <Button className="min-h-13" disabled={!draft.undo} onClick={draft.undo}>
@@ -76,6 +77,19 @@ export function PictureCapture({
       }
     />
   )
+}
+
+/** Why a test that was begun can't be recorded yet. */
+function whyNot(live: Outcome | undefined, method: CaptureProps['method']) {
+  if (!live || live.envelope) return undefined
+  const faults = live.faults ?? []
+  if (faults.some((each) => each.code !== 'MISSING')) return 'Not yet: see what is marked.'
+  const names = faults.map(({ field }) => {
+    const [, root] = /^(\w+)/.exec(field) ?? []
+    const label = method.readings.find((each) => each.name === root)?.label ?? field
+    return label.toLowerCase()
+  })
+  return names.length > 0 ? `Still needed: ${[...new Set(names)].join(', ')}.` : undefined
 }
 
 function LevelLine({ envelope, method }: { envelope: Envelope; method: CaptureProps['method'] }) {
@@ -126,6 +140,11 @@ function LiveResult({
       </ul>
     )
   return <p className="text-soft">{method.purpose}</p>
+}
+
+/** A picture in which nothing was entered yet gives its room on a phone to what has to be entered. */
+export function pictureLook(empty: boolean) {
+  return `w-full max-w-[30rem] ${empty ? 'max-sm:h-12' : ''}`
 }
 
 /** A line in a picture that is moved by finger, mouse or arrow keys; the picture says how pixels become a value. */

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Choice } from '../../ui/controls'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry, type Entry } from '../frame/entry'
-import { PictureCapture } from '../frame/parts'
+import { PictureCapture, pictureLook } from '../frame/parts'
 import { Shares } from '../frame/Shares'
 import { PhotoKey } from '../photo/PhotoKey'
 import { usePhoto } from '../photo/usePhoto'
@@ -169,7 +169,8 @@ function Ground({ entry }: { entry: CoverEntry }) {
   return (
     <svg
       viewBox="0 0 400 250"
-      className="w-full max-w-[30rem]"
+      preserveAspectRatio={marks.length === 0 ? 'none' : undefined}
+      className={pictureLook(marks.length === 0)}
       role="img"
       aria-label={KINDS.map((kind, i) => `${kind} ${shares[i]} %`).join(', ')}
     >

@@ -1,7 +1,7 @@
 import { HALVES } from '../../units/halves'
 import type { CaptureProps } from '../frame/panel'
 import { useEntry } from '../frame/entry'
-import { PictureCapture } from '../frame/parts'
+import { PictureCapture, pictureLook } from '../frame/parts'
 import { Choice } from '../../ui/controls'
 import { Shares } from '../frame/Shares'
 
@@ -30,7 +30,8 @@ export function MottleCapture(capture: CaptureProps<'mottling'>) {
       picture={
         <svg
           viewBox="0 0 400 220"
-          className="w-full max-w-[30rem]"
+          preserveAspectRatio={spots.length === 0 ? 'none' : undefined}
+          className={pictureLook(spots.length === 0)}
           role="img"
           aria-label={KINDS.map((kind, i) => `${label(kind.name)} ${shares[i]} %`).join(', ')}
         >

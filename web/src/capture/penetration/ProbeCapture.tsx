@@ -3,7 +3,7 @@ import { useUnits } from '../../units/units'
 import { Button, Choice, Input, Labelled, QuantityInput } from '../../ui/controls'
 import type { MethodTypes } from '../../api/methodTypes'
 import { useScene, type CaptureProps } from '../frame/panel'
-import { useEntry } from '../frame/entry'
+import { known, useEntry } from '../frame/entry'
 import { PictureCapture, remember, remembered } from '../frame/parts'
 import { whole } from '../../api/readings'
 import { digitsToReadings, type Reading } from './digits'
@@ -19,10 +19,21 @@ const PSI_A_DIGIT = 10
 /** A probe strip that fills by depth, push by push; digits are taken in a run, two for each depth. */
 export function ProbeCapture(capture: CaptureProps<'penetration'>) {
   const tip = remembered('tip')
-  const entry = useEntry(capture, { usual: tip === undefined ? {} : { tipDiameterMm: tip } })
-  const { stepMm, deepestMm } = entry.method.drawn
-  const { readings, set } = entry
   const units = useUnits()
+  const [run, setRun] = useState('')
+  // as gauges are read: hundreds of kPa, tens of psi
+  const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
+  const { stepMm, deepestMm } = known<'penetration'>(capture.method).drawn
+  const typed = digitsToReadings(run, perDigit, stepMm)
+  const entry = useEntry(capture, {
+    usual: tip === undefined ? {} : { tipDiameterMm: tip },
+    // the push that is being typed counts at once, and is recorded with the others
+    meant: (all) =>
+      typed.length > 0 && all.instrument !== 'rod'
+        ? { ...all, probes: [...(all.probes ?? []), { readings: typed }] }
+        : all,
+  })
+  const { readings, set } = entry
   const pushes: Push[] = (readings.probes ?? []).map(({ readings: read, refusedAtMm }) => ({
     readings: whole(read, 'depthMm', 'kPa'),
     ...(refusedAtMm !== undefined && { refusedAtMm }),
@@ -31,10 +42,6 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
   const byHand = readings.instrument === 'rod'
   const truth = useScene<'penetration'>()?.readings.probes
   const pushed = truth?.[Math.min(pushes.length, truth.length - 1)]
-  const [run, setRun] = useState('')
-  // as gauges are read: hundreds of kPa, tens of psi
-  const perDigit = units.system === 'us' ? units.toMetric(PSI_A_DIGIT, 'kPa') : KPA_A_DIGIT
-  const typed = digitsToReadings(run, perDigit, stepMm)
   const add = (push: Push) => {
     if (push.readings.length === 0) return
     set({ probes: [...pushes, push] })
@@ -44,7 +51,7 @@ export function ProbeCapture(capture: CaptureProps<'penetration'>) {
     <PictureCapture
       capture={capture}
       entry={entry}
-      begun={(readings.probes ?? []).length > 0}
+      begun={(readings.probes ?? []).length + typed.length > 0}
       instruction={
         byHand
           ? entry.say('rod', { n: rods.length + 1 })

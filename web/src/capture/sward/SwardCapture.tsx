@@ -74,7 +74,8 @@ export function SwardCapture(capture: CaptureProps<'sward'>) {
                 strokeWidth="3"
               />
               <text
-                x={x(value)}
+                // at the ends of the bar the words stay in the picture
+                x={Math.min(Math.max(x(value), BAR.x + 32), BAR.x + BAR.width - 32)}
                 y={name === 'greenPct' ? BAR.y - 16 : BAR.y + BAR.height + 26}
                 textAnchor="middle"
                 fontSize="15"

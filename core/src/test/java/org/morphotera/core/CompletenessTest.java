@@ -22,6 +22,7 @@ import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.method.Sighting;
@@ -113,11 +114,15 @@ class CompletenessTest {
         return gaps;
     }
 
+    /** A layer that resists, stones, standing water: the fair soil has none of them. */
+    private static final Set<String> DRAWN_ONLY_WHERE_SEEN = Set.of("pit", "penetration");
+
     private static List<String> simulation(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
         List<String> gaps = new ArrayList<>();
         MethodRegistry alone = new MethodRegistry(List.of(method));
         Scatter scatter = new Scatter(new Random(7));
         List<DepthLayer> layers = method.layers().isEmpty() ? List.of(new DepthLayer(0, 0)) : method.layers();
+        boolean drawn = false;
         for (DepthLayer layer : layers) {
             Map<String, Object> readings = method.simulated(FAIR, layer.topMm(), scatter, benchmarks);
             Outcome outcome =
@@ -129,9 +134,23 @@ class CompletenessTest {
                         gaps.add("the evidence tables know no finding " + seen.finding());
                     }
                 }
+                List<GroundMark> marks = method.marks(readings, envelope, layer);
+                if (!method.marksGround() && !marks.isEmpty()) {
+                    gaps.add("draws marks in the ground without saying so");
+                }
+                marks.stream()
+                        .filter(mark -> mark.layer() == null != (mark.kind() == GroundMark.Kind.COVER)
+                                || (mark.colour() != null) != (mark.kind() == GroundMark.Kind.COLOUR))
+                        .forEach(mark -> gaps.add("draws what can't be placed: " + mark));
+                drawn |= !marks.isEmpty();
             } else {
                 gaps.add("refuses its own simulated readings: " + outcome);
             }
+        }
+        if (method.marksGround()
+                && !drawn
+                && !DRAWN_ONLY_WHERE_SEEN.contains(method.card().id())) {
+            gaps.add("says that it marks the ground and draws nothing");
         }
         return gaps;
     }

@@ -46,6 +46,16 @@ public interface FieldMethod<R extends Record> {
      */
     List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer);
 
+    /** Whether what it sees is drawn in the ground; no, unless the method says otherwise. */
+    default boolean marksGround() {
+        return false;
+    }
+
+    /** What it saw that can be drawn in the ground; only for one that {@link #marksGround}. */
+    default List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return List.of();
+    }
+
     /** Where its figure comes from: an instrument, unless the method says otherwise. */
     default Source source(Map<String, Object> readings) {
         return Source.METER;

@@ -33,6 +33,30 @@ public record Lab(double l, double a, double b) {
         }
     }
 
+    /** The nearest colour of a screen, as {@code #rrggbb}. */
+    public String hex() {
+        double fy = (l + 16) / 116;
+        double x = WHITE_X * unroot(fy + a / 500);
+        double y = unroot(fy);
+        double z = WHITE_Z * unroot(fy - b / 200);
+        return "#" + level(3.2404542 * x - 1.5371385 * y - 0.4985314 * z)
+                + level(-0.9692660 * x + 1.8760108 * y + 0.0415560 * z)
+                + level(0.0556434 * x - 0.2040259 * y + 1.0572252 * z);
+    }
+
+    private static double unroot(double f) {
+        double cube = f * f * f;
+        return cube > EPSILON ? cube : (116 * f - 16) / KAPPA;
+    }
+
+    /** Two digits of a level from linear light. */
+    private static String level(double linear) {
+        double within = Math.max(0, Math.min(1, linear));
+        double share = within <= 0.0031308 ? 12.92 * within : 1.055 * Math.pow(within, 1 / 2.4) - 0.055;
+        String digits = Integer.toHexString((int) Math.round(share * 255));
+        return digits.length() == 1 ? "0" + digits : digits;
+    }
+
     /** Linear light of an sRGB level of 0..255, 0..1. */
     public static double linear(int level) {
         return LINEAR[level];

@@ -14,18 +14,20 @@ import org.morphotera.core.compare.Side;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.GroundPicture;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.faces.FaceBuilder;
-import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.measurements.GroundMarks;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
@@ -39,15 +41,13 @@ import org.springframework.web.bind.annotation.RestController;
 @Least(Role.ADVISOR)
 class CompareController {
 
-    private static final int STRUNG = 9;
-    private static final FaceLayout.Sizes STRUNG_SIZES = new FaceLayout.Sizes(28, 10, 52, 430);
-
     private final FieldReader fields;
     private final VisitReader visits;
     private final FieldIndicators indicators;
     private final FaceBuilder faces;
     private final Benchmarks benchmarks;
     private final Messages messages;
+    private final GroundMarks marks;
 
     CompareController(
             FieldReader fields,
@@ -55,7 +55,9 @@ class CompareController {
             FieldIndicators indicators,
             FaceBuilder faces,
             Benchmarks benchmarks,
-            Messages messages) {
+            Messages messages,
+            GroundMarks marks) {
+        this.marks = marks;
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
@@ -86,26 +88,39 @@ class CompareController {
             differences.add(view(difference, units.get(difference.key().indicator())));
         }
         Comparisons.ComparedPlace onePlace = place(who.practiceId(), one);
+        Comparisons.ComparedPlace otherPlace = place(who.practiceId(), other);
         return new Comparisons.ComparisonView(
                 onePlace,
-                place(who.practiceId(), other),
+                otherPlace,
                 differences,
-                strung(onePlace, differences),
+                strung(onePlace, otherPlace, differences),
                 differences.isEmpty() ? messages.text("compare.nothing") : null);
     }
 
-    /** The rows of the strongest differences, each at the depth where the one place was read. */
-    private static FaceLayout strung(Comparisons.ComparedPlace one, List<Comparisons.DifferenceView> differences) {
-        List<Faces.FindingView> findings = differences.stream()
-                .filter(Comparisons.DifferenceView::defensible)
-                .limit(STRUNG)
-                .map(each -> one.findings().stream()
-                        .filter(finding -> finding.indicator().equals(each.indicator())
-                                && finding.band().equals(each.band()))
-                        .findFirst()
-                        .orElseThrow())
-                .toList();
-        return FaceBuilder.layout(findings, STRUNG_SIZES);
+    /** Both faces share one scale, as deep as the deeper of both. */
+    private static FaceLayout strung(
+            Comparisons.ComparedPlace one,
+            Comparisons.ComparedPlace other,
+            List<Comparisons.DifferenceView> differences) {
+        GroundPicture deeper = one.ground().deepestMm() >= other.ground().deepestMm() ? one.ground() : other.ground();
+        return FaceLayout.of(
+                differences.stream()
+                        .map(each -> new FaceLayout.Row(
+                                layer(one, each),
+                                one.ground().bites().get(each.indicator()),
+                                each.defensible() ? -each.ratio() : 1 - Math.abs(each.standing()),
+                                each.defensible()))
+                        .toList(),
+                deeper);
+    }
+
+    private static @Nullable DepthLayer layer(Comparisons.ComparedPlace place, Comparisons.DifferenceView difference) {
+        return place.findings().stream()
+                .filter(finding -> finding.indicator().equals(difference.indicator())
+                        && finding.band().equals(difference.band()))
+                .findFirst()
+                .map(FaceBuilder::layer)
+                .orElse(null);
     }
 
     private Chosen choose(UUID practice, UUID fieldId, UUID stopId, UUID visitId) {
@@ -158,7 +173,14 @@ class CompareController {
                 chosen.visit() == null ? null : chosen.visit().visitedOn(),
                 texture,
                 faces.findings(face, chosen.rows(), labels),
-                faces.bands(face));
+                faces.bands(face),
+                GroundPicture.of(marks.of(
+                        practice,
+                        chosen.rows().stream()
+                                .map(IndicatorRow::stopId)
+                                .distinct()
+                                .toList(),
+                        chosen.visit() == null ? null : chosen.visit().id())));
     }
 
     private Comparisons.DifferenceView view(Difference difference, String unit) {

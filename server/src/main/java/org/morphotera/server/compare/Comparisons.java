@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.score.FaceLayout;
+import org.morphotera.core.score.GroundPicture;
 import org.morphotera.server.faces.Faces;
 
 /** The shapes in which comparisons leave the server. */
@@ -22,7 +23,8 @@ final class Comparisons {
             @Nullable LocalDate visitedOn,
             @Nullable String texture,
             List<Faces.FindingView> findings,
-            List<Faces.Band> bands) {}
+            List<Faces.Band> bands,
+            GroundPicture ground) {}
 
     /** One side of a difference. */
     record SideView(
@@ -53,7 +55,8 @@ final class Comparisons {
      * Two places and how they differ.
      *
      * @param differences the strongest first
-     * @param layout of the first few that could be defended, as they are strung between both faces
+     * @param layout of all of them between both faces, one scale for both: by depth, the strongest of a band first,
+     *     those that can't be told apart folded
      */
     record ComparisonView(
             ComparedPlace one,

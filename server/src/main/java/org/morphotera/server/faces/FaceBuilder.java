@@ -10,13 +10,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.Finding;
+import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
@@ -26,9 +26,6 @@ import org.springframework.stereotype.Component;
 /** From rows of indicators to faces, by the core's scoring. */
 @Component
 public class FaceBuilder {
-
-    /** Sizes of the face on a page, px. */
-    public static final FaceLayout.Sizes PAGE = new FaceLayout.Sizes(28, 10, 52, 500);
 
     private final Messages messages;
 
@@ -190,14 +187,23 @@ public class FaceBuilder {
                 : Arrays.stream(sorted, middle - 1, middle + 1).average().orElseThrow();
     }
 
-    /** Where findings lie on a drawn face. */
-    public static FaceLayout layout(List<Faces.FindingView> findings, FaceLayout.Sizes sizes) {
+    /** How findings stand beside the ground: what is under serviceable is told, the lowest of a band always. */
+    public static FaceLayout layout(List<Faces.FindingView> findings, GroundPicture ground) {
         return FaceLayout.of(
                 findings.stream()
-                        .map(each -> each.depthTopMm() == null
-                                ? null
-                                : new DepthLayer(each.depthTopMm(), each.depthBottomMm()))
-                        .collect(Collectors.toCollection(ArrayList::new)),
-                sizes);
+                        .map(each -> new FaceLayout.Row(
+                                layer(each),
+                                ground.bites().get(each.indicator()),
+                                each.standing(),
+                                Level.of(each.standing()).compareTo(Level.SERVICEABLE) < 0))
+                        .toList(),
+                ground);
+    }
+
+    /** The layer of a finding; {@code null} above the ground. */
+    public static @Nullable DepthLayer layer(Faces.FindingView finding) {
+        return finding.depthTopMm() == null || finding.depthBottomMm() == null
+                ? null
+                : new DepthLayer(finding.depthTopMm(), finding.depthBottomMm());
     }
 }

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
@@ -16,6 +17,8 @@ import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
+import org.morphotera.server.limits.NextTests;
+import org.morphotera.server.measurements.GroundMarks;
 import org.morphotera.server.sheets.SheetBuilder;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
@@ -32,6 +35,8 @@ public class FaceReader {
     private final SheetBuilder.Builders sheets;
     private final Strips strips;
     private final FieldLimits limits;
+    private final NextTests next;
+    private final GroundMarks marks;
 
     FaceReader(
             FieldReader fields,
@@ -40,7 +45,11 @@ public class FaceReader {
             FaceBuilder builder,
             SheetBuilder.Builders sheets,
             Strips strips,
-            FieldLimits limits) {
+            FieldLimits limits,
+            NextTests next,
+            GroundMarks marks) {
+        this.next = next;
+        this.marks = marks;
         this.fields = fields;
         this.indicators = indicators;
         this.faces = faces;
@@ -62,6 +71,8 @@ public class FaceReader {
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
         List<Faces.FindingView> findings = builder.findings(face, latest, labels);
         Leading leading = limits.leading(practice, field);
+        List<UUID> read = latest.stream().map(IndicatorRow::stopId).distinct().toList();
+        GroundPicture ground = GroundPicture.of(marks.of(practice, read, null));
         return new Faces.FieldFaceView(
                 field,
                 fields.grower(practice, field.growerId()),
@@ -74,7 +85,13 @@ public class FaceReader {
                 faces.countVisits(practice, id),
                 fields.events(practice, id),
                 sheets.of(practice).overall(face),
-                FaceBuilder.layout(findings, FaceBuilder.PAGE),
+                FaceBuilder.layout(findings, ground),
+                ground,
+                findings.isEmpty()
+                        ? null
+                        : next.of(field, limits.findings(practice, field)).stream()
+                                .findFirst()
+                                .orElse(null),
                 leading,
                 patches(practice, id, stops, told(builder.limit(face, latest), leading, latest), latest));
     }

@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.score.FaceLayout;
+import org.morphotera.core.score.GroundPicture;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.Grower;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.kept.WrittenOnce;
 import org.morphotera.server.limits.Leading;
+import org.morphotera.server.limits.NextTests;
 import org.morphotera.server.sheets.Sheets;
 
 /** The shapes in which fields and their findings leave the server. */
@@ -100,6 +102,7 @@ public final class Faces {
     /**
      * A field's page; {@code layout} lays its findings out beside the ground.
      *
+     * @param next the test that would tell most of what limits the field
      * @param patches the poor and the good patch side by side, where there are no other stops to speak for the field
      */
     @WrittenOnce
@@ -116,6 +119,8 @@ public final class Faces {
             List<ManagementEvent> events,
             Sheets.OverallView overall,
             FaceLayout layout,
+            GroundPicture ground,
+            NextTests.@Nullable NextTestView next,
             @Nullable Leading leading,
             @Nullable String patches) {}
 }

@@ -1,7 +1,6 @@
 package org.morphotera.server.limits;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,10 +11,6 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
-import org.morphotera.core.limits.NextTest;
-import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Least;
@@ -38,7 +33,6 @@ import org.springframework.web.bind.annotation.RestController;
 @Least(Role.ADVISOR)
 class LimitsController {
 
-    private static final int OFFERED = 3;
     private static final int TOO_LITTLE_UNDER = 3;
 
     /**
@@ -70,8 +64,6 @@ class LimitsController {
             String confirmation,
             List<EvidenceView> evidence) {}
 
-    record NextTestView(String method, String title, int minutes, double gainBits, String reason) {}
-
     /** A finding that was not made, with the states it could have. */
     record OpenFinding(String finding, String label, String method, List<String> states) {}
 
@@ -81,7 +73,7 @@ class LimitsController {
             boolean tooLittleSeen,
             int findings,
             List<ConstraintView> constraints,
-            List<NextTestView> next,
+            List<NextTests.NextTestView> next,
             List<OpenFinding> open) {}
 
     private final FieldReader fields;
@@ -89,14 +81,14 @@ class LimitsController {
     private final KeptViews kept;
     private final FieldLimits limits;
     private final EvidenceTables tables;
-    private final MethodRegistry methods;
+    private final NextTests next;
     private final Messages messages;
 
     LimitsController(
             FieldReader fields,
             FieldLimits limits,
             EvidenceTables tables,
-            MethodRegistry methods,
+            NextTests next,
             Messages messages,
             Reach reach,
             KeptViews kept) {
@@ -105,7 +97,7 @@ class LimitsController {
         this.fields = fields;
         this.limits = limits;
         this.tables = tables;
-        this.methods = methods;
+        this.next = next;
         this.messages = messages;
     }
 
@@ -135,7 +127,7 @@ class LimitsController {
                 made.size() < TOO_LITTLE_UNDER,
                 made.size(),
                 constraints,
-                next(field, findings),
+                next.of(field, findings),
                 open(made));
     }
 
@@ -186,49 +178,6 @@ class LimitsController {
                         .map(code -> messages.text("less." + code))
                         .distinct()
                         .collect(Collectors.joining("; "));
-    }
-
-    private List<NextTestView> next(Field field, Map<String, Found> findings) {
-        Set<String> done = tables.kinds().stream()
-                .filter(kind -> findings.containsKey(kind.id()))
-                .map(EvidenceTables.Kind::method)
-                .collect(Collectors.toSet());
-        done.removeAll(NextTest.wantedNext(findings, tables));
-        Map<String, Integer> minutes = new LinkedHashMap<>();
-        methods.all().stream()
-                .filter(method -> !done.contains(method.card().id()))
-                .forEach(method -> minutes.put(method.card().id(), method.card().handsOnMinutes()));
-        return NextTest.ranked(findings, minutes, Coded.find(LandUse.values(), field.landUse()), tables).stream()
-                .limit(OFFERED)
-                .map(offer -> {
-                    String title = messages.text(offer.method() + ".title");
-                    return new NextTestView(
-                            offer.method(), title, offer.minutes(), offer.gainBits(), reason(title, offer));
-                })
-                .toList();
-    }
-
-    private String reason(String title, NextTest.Offer offer) {
-        String finding = messages.text("finding." + offer.finding());
-        // a test with one finding of its own name is not told twice
-        String code = finding.equals(title) ? "next.reason-itself" : "next.reason";
-        return messages.text(
-                List.of(code),
-                Map.of(
-                        "title",
-                        title,
-                        "minutes",
-                        offer.minutes(),
-                        "constraint",
-                        lower(messages.text("constraint." + offer.constraint().code())),
-                        "finding",
-                        lower(finding)));
-    }
-
-    private static String lower(String label) {
-        return label.startsWith("pH")
-                ? label
-                : label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
     }
 
     private List<OpenFinding> open(Set<String> made) {

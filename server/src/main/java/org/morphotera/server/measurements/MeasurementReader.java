@@ -1,6 +1,7 @@
 package org.morphotera.server.measurements;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Param;
@@ -23,6 +24,27 @@ public interface MeasurementReader {
             + "where m.practice_id = #{practice} and m.visit_id = #{visit} "
             + "and not exists (select 1 from measurement n where n.supersedes = m.id) order by m.taken_at, m.id")
     List<TestRow> testsOf(@Param("practice") UUID practice, @Param("visit") UUID visit);
+
+    /** Those of some methods at one stop that stand, oldest first. */
+    @Select({
+        "<script>",
+        "select m.id, m.stop_id, m.method, m.depth_top_mm, m.depth_bottom_mm, m.taken_at from measurement m",
+        "where m.stop_id = #{stop} and m.practice_id = #{practice} and m.method in",
+        "<foreach item='each' collection='methods' open='(' separator=',' close=')'>#{each}</foreach>",
+        "and not exists (select 1 from measurement n where n.supersedes = m.id) order by m.taken_at, m.id",
+        "</script>"
+    })
+    List<TestRow> testsOfStop(
+            @Param("practice") UUID practice, @Param("stop") UUID stop, @Param("methods") List<String> methods);
+
+    @Select({
+        "<script>",
+        MEASUREMENT + "where m.practice_id = #{practice} and m.id in",
+        "<foreach item='each' collection='ids' open='(' separator=',' close=')'>#{each}</foreach>",
+        "order by m.taken_at, m.id",
+        "</script>"
+    })
+    List<StoredMeasurement> measurements(@Param("practice") UUID practice, @Param("ids") Collection<UUID> ids);
 
     /** A field of some practice, and how many measurements stand there. */
     record Standing(UUID practiceId, UUID fieldId, int count) {}

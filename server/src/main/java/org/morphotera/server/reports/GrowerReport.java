@@ -44,7 +44,7 @@ final class GrowerReport {
         report.head(practice, today, face);
         report.leading(face);
         report.plan(work);
-        report.html.append("<h2>By depth</h2>").append(FaceDrawing.of(face.findings(), units));
+        report.html.append("<h2>By depth</h2>").append(FaceDrawing.of(face, units));
         report.functions(face);
         report.changes(changes);
         report.done(face.events());

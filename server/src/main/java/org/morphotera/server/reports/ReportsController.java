@@ -101,7 +101,7 @@ class ReportsController {
                 ShownUnits.of(accounts.byEmail(who.getUsername()).units().equals("us"));
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("image/svg+xml"))
-                .body(FaceDrawing.titled(face.field().name(), LocalDate.now(clock), face.findings(), units));
+                .body(FaceDrawing.titled(face, LocalDate.now(clock), units));
     }
 
     private ResponseEntity<byte[]> made(Advisor who, UUID id) {

@@ -10,7 +10,11 @@ import java.util.regex.Pattern;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.morphotera.core.method.GroundMark;
+import org.morphotera.core.score.GroundPicture;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.text.ShownUnits;
+import org.morphotera.server.faces.FaceBuilder;
 import org.morphotera.server.faces.Faces;
 import org.xml.sax.InputSource;
 
@@ -31,8 +35,29 @@ class FaceDrawingTest {
             finding("Structure", 0.0, 200.0, 0.4, 12),
             finding("Drainage", 0.0, 200.0, 0.1, 3));
 
+    private static Faces.FieldFaceView view(List<Faces.FindingView> findings, GroundMark... marks) {
+        GroundPicture ground = GroundPicture.of(List.of(marks));
+        return new Faces.FieldFaceView(
+                null,
+                null,
+                null,
+                List.of(),
+                findings,
+                List.of(),
+                null,
+                List.of(),
+                0,
+                List.of(),
+                null,
+                FaceBuilder.layout(findings, ground),
+                ground,
+                null,
+                null,
+                null);
+    }
+
     private static String drawn(boolean us) {
-        return FaceDrawing.of(FINDINGS, ShownUnits.of(us));
+        return FaceDrawing.of(view(FINDINGS), ShownUnits.of(us));
     }
 
     @Test
@@ -54,30 +79,58 @@ class FaceDrawingTest {
     @Test
     void rowsLieInOrderOfDepthAndNoneOverAnother() {
         List<Double> rows = new ArrayList<>();
-        Matcher row = Pattern.compile("<text x=\"230\" y=\"([\\d.]+)\">").matcher(drawn(false));
+        Matcher row = Pattern.compile("<text x=\"189\" y=\"([\\d.]+)\"").matcher(drawn(false));
         while (row.find()) {
             rows.add(Double.parseDouble(row.group(1)));
         }
         assertThat(rows).hasSize(FINDINGS.size()).isSorted();
         for (int i = 1; i < rows.size(); i++) {
-            assertThat(rows.get(i) - rows.get(i - 1)).isGreaterThanOrEqualTo(18.9);
+            assertThat(rows.get(i) - rows.get(i - 1)).isGreaterThanOrEqualTo(16.9);
         }
     }
 
     @Test
-    void rowsOfOneLayerShareABracketInTheColourOfTheLowest() {
-        Matcher bracket =
-                Pattern.compile("stroke=\"(#\\w+)\" stroke-width=\"1.6\"").matcher(drawn(false));
+    void theEdgeOfABandIsInTheColourOfItsLowest() {
+        Matcher edge = Pattern.compile("rx=\"2\" fill=\"(#\\w+)\"").matcher(drawn(false));
         List<String> colours = new ArrayList<>();
-        while (bracket.find()) {
-            colours.add(bracket.group(1));
+        while (edge.find()) {
+            colours.add(edge.group(1));
         }
-        assertThat(colours).containsExactly("#0c6a60", "#8b2c5b");
+        // above the ground, the first 100 mm, and from 100 to 200 where drainage bites
+        assertThat(colours).containsExactly("#0c6a60", "#0c6a60", "#8b2c5b");
+    }
+
+    @Test
+    void whatIsWellIsNamedInOneLineAsFarAsItIsFew() {
+        List<Faces.FindingView> many = new ArrayList<>();
+        for (int i = 0; i < 7; i++) {
+            many.add(finding("Well " + i, 0.0, 100.0, 0.8 + 0.01 * i, i));
+        }
+        assertThat(FaceDrawing.of(view(many), ShownUnits.METRIC))
+                .contains("also well 1, well 2, well 3 and 3 more")
+                .doesNotContain("Well 4");
+    }
+
+    @Test
+    void theGroundIsDrawnAsItsTestsSawIt() {
+        String bare = FaceDrawing.of(view(FINDINGS), ShownUnits.METRIC);
+        String seen = FaceDrawing.of(
+                view(
+                        FINDINGS,
+                        GroundMark.colour(new DepthLayer(0, 200), "#123456"),
+                        GroundMark.pan(240, "compaction"),
+                        GroundMark.cover(0.5),
+                        GroundMark.of(GroundMark.Kind.WORMS, new DepthLayer(0, 200), 4)),
+                ShownUnits.METRIC);
+        assertThat(bare).doesNotContain("#123456", "stroke-dasharray", "#4a7a3c", "#d99a88");
+        assertThat(seen).contains("#123456", "stroke-dasharray");
+        assertThat(seen.split("#4a7a3c", -1)).hasSize(1 + 9);
+        assertThat(seen.split("#d99a88", -1)).hasSize(1 + 4);
     }
 
     @Test
     void nothingMeasuredIsBareGround() {
-        assertThat(FaceDrawing.of(List.of(), ShownUnits.METRIC))
+        assertThat(FaceDrawing.of(view(List.of()), ShownUnits.METRIC))
                 .startsWith("<svg")
                 .endsWith("</svg>");
     }

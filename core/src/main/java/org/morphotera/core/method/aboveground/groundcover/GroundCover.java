@@ -14,6 +14,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -136,6 +137,17 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
     @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN.drawn("wantedPoints", 50);
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Envelope.Figure cover = envelope.values().get("coverPct");
+        return cover == null ? List.of() : List.of(GroundMark.cover(cover.value() / 100));
     }
 
     @Override

@@ -10,6 +10,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -158,6 +159,27 @@ public final class Colour implements FieldMethod<Colour.Readings> {
     @Override
     public Source source(Map<String, Object> readings) {
         return Source.KIT;
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        if (layer == null
+                || Boolean.FALSE.equals(readings.get("moist"))
+                || !(readings.get("sample") instanceof Map<?, ?> told)) {
+            return List.of(); // a dry soil is paler than it lies in the ground
+        }
+        Hue hue = Coded.find(Hue.values(), (String) told.get("hue"));
+        return told.get("value") instanceof Number value && told.get("chroma") instanceof Number chroma
+                ? List.of(GroundMark.colour(
+                        layer,
+                        ColourDifference.shown(new Notation(hue, value.doubleValue(), chroma.doubleValue()))
+                                .hex()))
+                : List.of();
     }
 
     @Override

@@ -1,5 +1,7 @@
 package org.morphotera.core.method.block.colour;
 
+import org.morphotera.core.photo.Lab;
+
 /** CIEDE2000 colour difference (Sharma, Wu and Dalal, 2005) between two notations. */
 final class ColourDifference {
 
@@ -13,6 +15,12 @@ final class ColourDifference {
     /** Approximate Lab: L* = 10 × value, C* = 5.5 × chroma, hue angle of the page. */
     static double between(Colour.Notation one, Colour.Notation other) {
         return ciede2000(lab(one), lab(other));
+    }
+
+    /** About what a notation looks like on a screen. */
+    static Lab shown(Colour.Notation colour) {
+        double[] lab = lab(colour);
+        return new Lab(lab[0], lab[1], lab[2]);
     }
 
     private static double[] lab(Colour.Notation colour) {

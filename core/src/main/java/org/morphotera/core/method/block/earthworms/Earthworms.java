@@ -14,6 +14,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -192,6 +193,19 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
         return CaptureGuide.PLAIN
                 .usual("blocks", List.of(Map.of("lengthMm", 200, "widthMm", 200, "depthMm", 300)))
                 .drawn("blocks", FEWEST_BLOCKS);
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Envelope.Figure worms = envelope.values().get("per200Block");
+        return layer == null || worms == null
+                ? List.of()
+                : List.of(GroundMark.of(GroundMark.Kind.WORMS, layer, worms.value()));
     }
 
     @Override

@@ -10,6 +10,7 @@ import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -104,6 +105,27 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
         }
         boolean few = Level.of(score / 2) == Level.ROBUST;
         return (grey && few ? out.scoreOfTwo("mottling", score, "grey") : out.scoreOfTwo("mottling", score)).build();
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        if (layer == null) {
+            return List.of();
+        }
+        double share = share(readings, "rustPct") + share(readings, "blackPct");
+        if (share == 0 && readings.get("score") instanceof Number score) {
+            share = (2 - score.doubleValue()) / 2 * COMMON_UNDER_PCT / 100;
+        }
+        return List.of(GroundMark.of(GroundMark.Kind.MOTTLES, layer, share));
+    }
+
+    private static double share(Map<String, Object> readings, String name) {
+        return readings.get(name) instanceof Number pct ? pct.doubleValue() / 100 : 0;
     }
 
     @Override

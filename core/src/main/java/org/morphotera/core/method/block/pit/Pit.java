@@ -14,6 +14,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SoundTrees;
@@ -245,6 +246,37 @@ public final class Pit implements FieldMethod<Pit.Readings> {
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN.usual(
                 "horizons", List.of(Map.of("topMm", 0, "bottomMm", 250), Map.of("topMm", 250, "bottomMm", 600)));
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        List<GroundMark> marks = new ArrayList<>();
+        if (readings.get("standingWaterMm") instanceof Number water) {
+            marks.add(GroundMark.water(water.doubleValue()));
+        }
+        if (readings.get("horizons") instanceof List<?> horizons) {
+            for (Object each : horizons) {
+                if (each instanceof Map<?, ?> horizon
+                        && horizon.get("topMm") instanceof Number top
+                        && horizon.get("bottomMm") instanceof Number bottom) {
+                    DepthLayer own = new DepthLayer(top.doubleValue(), bottom.doubleValue());
+                    add(marks, GroundMark.Kind.STONES, own, horizon.get("stonesPct"));
+                    add(marks, GroundMark.Kind.MOTTLES, own, horizon.get("rustPct"));
+                }
+            }
+        }
+        return marks;
+    }
+
+    private static void add(List<GroundMark> marks, GroundMark.Kind kind, DepthLayer layer, Object pct) {
+        if (pct instanceof Number share && share.doubleValue() > 0) {
+            marks.add(GroundMark.of(kind, layer, share.doubleValue() / 100));
+        }
     }
 
     @Override

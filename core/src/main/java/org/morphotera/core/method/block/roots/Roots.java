@@ -13,6 +13,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -141,6 +142,18 @@ public final class Roots implements FieldMethod<Roots.Readings> {
     @Override
     public CaptureGuide capture(Benchmarks benchmarks) {
         return CaptureGuide.PLAIN.usual("barrier", "none").drawn("deepestMm", DRAWN_TO_MM);
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        return readings.get("eightyPctDepthMm") instanceof Number depth
+                ? List.of(GroundMark.roots(depth.doubleValue(), "rooting"))
+                : List.of();
     }
 
     @Override

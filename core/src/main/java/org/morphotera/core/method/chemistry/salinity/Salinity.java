@@ -15,6 +15,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -78,6 +79,9 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
     private static final double NITRATE_PH_UNDER = 7.2;
     private static final double USUAL_DEPTH_MM = 200;
     private static final double BULK_DENSITY = 1.3;
+
+    /** Extract at which hardly anything grows, dS/m: the ground is drawn full of salt. */
+    private static final double HARDLY_ANYTHING_GROWS = 16;
 
     @Override
     public MethodCard card() {
@@ -253,6 +257,20 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
                 .usual("compensated", true)
                 .drawn("wantedReadings", WANTED_READINGS)
                 .drawn("alikeWithinShare", ALIKE_WITHIN_SHARE);
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Envelope.Figure extract = envelope.values().get("ece");
+        return layer == null || extract == null
+                ? List.of()
+                : List.of(GroundMark.of(
+                        GroundMark.Kind.SALT, layer, Math.min(1, extract.value() / HARDLY_ANYTHING_GROWS)));
     }
 
     @Override

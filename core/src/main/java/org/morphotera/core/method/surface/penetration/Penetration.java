@@ -15,6 +15,7 @@ import org.morphotera.core.method.CaptureGuide;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.SightingList;
@@ -350,6 +351,17 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
                 .drawn("stepMm", STEP_MM)
                 .drawn("deepestMm", UNLIMITED_COUNTS_AS_MM)
                 .drawn("mostKPa", DRAWN_TO_KPA);
+    }
+
+    @Override
+    public boolean marksGround() {
+        return true;
+    }
+
+    @Override
+    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
+        Envelope.Figure limit = envelope.values().get("limitDepthMm");
+        return limit == null ? List.of() : List.of(GroundMark.pan(limit.value(), "compaction"));
     }
 
     @Override
