@@ -1,6 +1,7 @@
 import tailwind from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 import type { Plugin } from 'vite'
 import { defineConfig } from 'vitest/config'
@@ -96,7 +97,14 @@ const newCore: Plugin = {
 }
 
 export default defineConfig({
-  plugins: [react(), tailwind(), offline, newCore],
+  // packed once here instead of at each load by the server
+  plugins: [
+    react(),
+    tailwind(),
+    offline,
+    newCore,
+    compression({ include: /\.(js|css|html|svg|webmanifest)$/, algorithms: ['gzip', 'brotliCompress'] }),
+  ],
   resolve: {
     alias: {
       // the core, compiled for the page by the browser module

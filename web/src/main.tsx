@@ -5,9 +5,11 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router'
 import { ApiError, SIGNED_OUT } from './api/client'
-import { router } from './app/router'
+import { fetchAhead, router } from './app/router'
 import { openDevice } from './device/device'
 import { endSession } from './app/session'
+
+const FETCH_AHEAD_MS = 2000
 
 const client = new QueryClient({
   defaultOptions: {
@@ -42,3 +44,5 @@ createRoot(document.getElementById('root')!).render(
     </QueryClientProvider>
   </StrictMode>,
 )
+// not before the first page has what it needs
+setTimeout(fetchAhead, FETCH_AHEAD_MS)

@@ -1,19 +1,22 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import clsx from 'clsx'
-import { useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, ApiError, must, signOut } from '../api/client'
 import { queries } from '../queries/queries'
 import type { Settings } from '../api/schema'
 import { emptyDevice, ownDevice, useUnsent } from '../device/device'
 import { startSending } from '../device/outbox'
-import { OwnPasswordFirst } from '../people/OwnPasswordFirst'
 import { mayOf, type May } from '../queries/role'
 import { ClockTray } from '../timers/ClockTray'
 import { Button } from '../ui/controls'
-import { Panel } from '../ui/Panel'
+import { LazyPanel } from '../ui/LazyPanel'
 import { Failed, Loading } from '../ui/states'
 import { KEYS, useKeys } from '../ui/keys'
+
+const OwnPasswordFirst = lazy(() =>
+  import('../people/OwnPasswordFirst').then((m) => ({ default: m.OwnPasswordFirst })),
+)
 
 /** The frame of every page: where to go, how figures are shown, the clocks at the foot. */
 export function Shell() {
@@ -29,7 +32,12 @@ export function Shell() {
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} />
   if (!session.data.me) return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />
   const may = mayOf(session.data.me.role)
-  if (session.data.me.mustChange) return <OwnPasswordFirst />
+  if (session.data.me.mustChange)
+    return (
+      <Suspense fallback={<Loading what="your practice" />}>
+        <OwnPasswordFirst />
+      </Suspense>
+    )
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3">
@@ -179,7 +187,7 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
       <button type="button" className={clsx(quiet, 'ml-auto md:hidden')} onClick={() => setMenuOpen(true)}>
         Menu
       </button>
-      <Panel title={practice} open={menuOpen} onClose={() => setMenuOpen(false)}>
+      <LazyPanel title={practice} open={menuOpen} onClose={() => setMenuOpen(false)}>
         <ul className="grid">
           {actions.map((action) => (
             <li key={action.label} className="border-t border-rule">
@@ -196,13 +204,13 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
             </li>
           ))}
         </ul>
-      </Panel>
+      </LazyPanel>
       {change.isError && (
         <p role="alert" className="basis-full pb-2 text-sm text-failing">
           {change.error instanceof ApiError ? change.error.message : 'The setting was not kept.'}
         </p>
       )}
-      <Panel title="Not everything is sent" open={leaving} onClose={() => setLeaving(false)}>
+      <LazyPanel title="Not everything is sent" open={leaving} onClose={() => setLeaving(false)}>
         <p className="mb-4">
           {unsent} {unsent === 1 ? 'change is' : 'changes are'} kept on this device only. Signing out now
           would lose {unsent === 1 ? 'it' : 'them'}; wait for signal and {unsent === 1 ? 'it is' : 'they are'}{' '}
@@ -214,13 +222,13 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
           </Button>
           <Button onClick={() => leave.mutate()}>Sign out and lose {unsent === 1 ? 'it' : 'them'}</Button>
         </div>
-      </Panel>
+      </LazyPanel>
       {leave.isError && (
         <p role="alert" className="basis-full pb-2 text-sm text-failing">
           Signing out needs the server, and it was not reached.
         </p>
       )}
-      <Panel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>
+      <LazyPanel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>
         <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
           {KEYS.map(([key, what]) => (
             <div key={key} className="contents">
@@ -233,7 +241,7 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
             </div>
           ))}
         </dl>
-      </Panel>
+      </LazyPanel>
     </header>
   )
 }

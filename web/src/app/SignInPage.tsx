@@ -1,12 +1,15 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useLocation, useNavigate } from 'react-router'
 import { CodeNeeded, signIn } from '../api/client'
 import { forgetRead } from '../device/device'
+import type { StartStep } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, Input, Labelled } from '../ui/controls'
 import { CrumbShape, LEVELS } from '../ui/levels'
+
+const POLL_MS = 1000
 
 type Entry = { email: string; password: string; code?: string }
 
@@ -29,66 +32,94 @@ export function SignInPage() {
     },
   })
   const { errors } = form.formState
+  const starting = useQuery({
+    ...queries.session(),
+    // a server that has just been started says how far it is
+    refetchInterval: (query) => (query.state.data?.starting ? POLL_MS : false),
+  }).data?.starting
   return (
     <main className="grid min-h-dvh md:grid-cols-[1fr_minmax(24rem,32rem)]">
       <Profile />
-      <form
-        noValidate
-        className="flex flex-col justify-center gap-5 bg-paper p-8 sm:p-14"
-        onSubmit={form.handleSubmit((entry) => enter.mutate(entry))}
-      >
-        <h1 className="text-3xl">Morphotera</h1>
-        <p className="mb-2 text-soft">
-          The tests you make in the field, worked out, kept, and read again years later.
-        </p>
-        <Labelled label="E-mail" error={errors.email?.message}>
-          {(aria) => (
-            <Input
-              {...aria}
-              type="email"
-              autoComplete="username"
-              autoFocus
-              {...form.register('email', { required: 'Give the address you sign in with.' })}
-            />
-          )}
-        </Labelled>
-        <Labelled label="Password" error={errors.password?.message}>
-          {(aria) => (
-            <Input
-              {...aria}
-              type="password"
-              autoComplete="current-password"
-              {...form.register('password', { required: 'Give your password.' })}
-            />
-          )}
-        </Labelled>
-        {coded && (
-          <Labelled
-            label="Code"
-            help="Six figures from your authenticator, or one of the codes you kept for when it is lost."
-          >
+      {starting ? (
+        <Begins step={starting} />
+      ) : (
+        <form
+          noValidate
+          className="flex flex-col justify-center gap-5 bg-paper p-8 sm:p-14"
+          onSubmit={form.handleSubmit((entry) => enter.mutate(entry))}
+        >
+          <h1 className="text-3xl">Morphotera</h1>
+          <p className="mb-2 text-soft">
+            The tests you make in the field, worked out, kept, and read again years later.
+          </p>
+          <Labelled label="E-mail" error={errors.email?.message}>
             {(aria) => (
               <Input
                 {...aria}
-                inputMode="text"
-                autoComplete="one-time-code"
+                type="email"
+                autoComplete="username"
                 autoFocus
-                maxLength={20}
-                {...form.register('code')}
+                {...form.register('email', { required: 'Give the address you sign in with.' })}
               />
             )}
           </Labelled>
-        )}
-        {enter.isError && (
-          <p role="alert" className="text-failing">
-            {enter.error.message}
-          </p>
-        )}
-        <Button kind="primary" type="submit" disabled={enter.isPending}>
-          {enter.isPending ? 'Signing in …' : 'Sign in'}
-        </Button>
-      </form>
+          <Labelled label="Password" error={errors.password?.message}>
+            {(aria) => (
+              <Input
+                {...aria}
+                type="password"
+                autoComplete="current-password"
+                {...form.register('password', { required: 'Give your password.' })}
+              />
+            )}
+          </Labelled>
+          {coded && (
+            <Labelled
+              label="Code"
+              help="Six figures from your authenticator, or one of the codes you kept for when it is lost."
+            >
+              {(aria) => (
+                <Input
+                  {...aria}
+                  inputMode="text"
+                  autoComplete="one-time-code"
+                  autoFocus
+                  maxLength={20}
+                  {...form.register('code')}
+                />
+              )}
+            </Labelled>
+          )}
+          {enter.isError && (
+            <p role="alert" className="text-failing">
+              {enter.error.message}
+            </p>
+          )}
+          <Button kind="primary" type="submit" disabled={enter.isPending}>
+            {enter.isPending ? 'Signing in …' : 'Sign in'}
+          </Button>
+        </form>
+      )}
     </main>
+  )
+}
+
+/** What the server still does before anybody can sign in; the form comes by itself. */
+function Begins({ step }: { step: StartStep }) {
+  return (
+    <div className="flex flex-col justify-center gap-5 bg-paper p-8 sm:p-14" role="status">
+      <h1 className="text-3xl">Morphotera</h1>
+      <p>
+        {step.what}: {step.done} of {step.of}.
+      </p>
+      <progress
+        className="h-2 w-full accent-(--accent)"
+        value={step.done}
+        max={step.of}
+        aria-label={step.what}
+      />
+      <p className="text-soft">This happens once. You can sign in when it is done.</p>
+    </div>
   )
 }
 

@@ -1,13 +1,12 @@
 import { createBrowserRouter } from 'react-router'
 import { First } from './First'
-import { FieldPage } from '../fields/FieldPage'
-import { FieldsPage } from '../fields/FieldsPage'
-import { NewVisitPage } from '../visits/NewVisitPage'
 import { Shell } from './Shell'
-import { SignInPage } from './SignInPage'
 
 export const router = createBrowserRouter([
-  { path: '/sign-in', element: <SignInPage /> },
+  {
+    path: '/sign-in',
+    lazy: () => import('./SignInPage').then((m) => ({ Component: m.SignInPage })),
+  },
   {
     path: '/invited/:secret',
     lazy: () => import('../people/InvitedPage').then((m) => ({ Component: m.InvitedPage })),
@@ -36,8 +35,14 @@ export const router = createBrowserRouter([
         path: '/days/:id/change',
         lazy: () => import('../days/PlanDayPage').then((m) => ({ Component: m.PlanDayPage })),
       },
-      { path: '/fields', element: <FieldsPage /> },
-      { path: '/fields/:id', element: <FieldPage /> },
+      {
+        path: '/fields',
+        lazy: () => import('../fields/FieldsPage').then((m) => ({ Component: m.FieldsPage })),
+      },
+      {
+        path: '/fields/:id',
+        lazy: () => import('../fields/FieldPage').then((m) => ({ Component: m.FieldPage })),
+      },
       {
         path: '/fields/:id/limits',
         lazy: () => import('../limits/LimitsPage').then((m) => ({ Component: m.LimitsPage })),
@@ -62,7 +67,10 @@ export const router = createBrowserRouter([
         path: '/fields/:id/places',
         lazy: () => import('../places/PlacesPage').then((m) => ({ Component: m.PlacesPage })),
       },
-      { path: '/fields/:id/visit', element: <NewVisitPage /> },
+      {
+        path: '/fields/:id/visit',
+        lazy: () => import('../visits/NewVisitPage').then((m) => ({ Component: m.NewVisitPage })),
+      },
       {
         path: '/visits/:id',
         lazy: () => import('../visits/VisitPage').then((m) => ({ Component: m.VisitPage })),
@@ -144,3 +152,14 @@ export const router = createBrowserRouter([
     ],
   },
 ])
+
+/** What one opens next is fetched while nobody waits: the list of fields and a field's own pages. */
+export function fetchAhead() {
+  const wait = window.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 1500))
+  wait(() => {
+    void import('../fields/FieldsPage')
+    void import('../fields/FieldPage')
+    void import('../limits/LimitsPage')
+    void import('../visits/VisitPage')
+  })
+}

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import type { YearEntry } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, Choice } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { showDay, today } from '../words/dates'
-import { byMonth, kindWord, yearCalendar } from './year'
+import { byMonth, kindWord } from './year'
+
+const CalendarLink = lazy(() => import('./CalendarLink'))
 
 const monthName = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric' })
 
@@ -29,13 +31,9 @@ export function YearPage() {
           <h1 className="text-3xl">The year</h1>
         </div>
         {entries.length > 0 && (
-          <a
-            href={`data:text/calendar;charset=utf-8,${encodeURIComponent(yearCalendar(entries, new Date()))}`}
-            download="morphotera-year.ics"
-            className="inline-flex min-h-11 items-center font-semibold text-accent hover:underline"
-          >
-            Into a calendar
-          </a>
+          <Suspense>
+            <CalendarLink entries={entries} />
+          </Suspense>
         )}
         <Choice
           label="Shown as"

@@ -11,7 +11,8 @@ import { today } from '../words/dates'
 import { DayPage } from './DayPage'
 import { PlanDayPage } from './PlanDayPage'
 import { TodayPage } from './TodayPage'
-import { byMonth, yearCalendar } from './year'
+import { byMonth } from './year'
+import { yearCalendar } from './yearCalendar'
 import { YearPage } from './YearPage'
 
 afterEach(putAway)

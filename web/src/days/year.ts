@@ -1,28 +1,8 @@
-import ical from 'ical-generator'
 import type { YearEntry } from '../api/schema'
 
 const KINDS: Record<string, string> = { visit: 'Visit', action: 'Do', 'follow-up': 'Test what was done' }
 
 export const kindWord = (kind: string) => KINDS[kind] ?? kind
-
-/** What the year asks for as an iCalendar file (RFC 5545): whole days, each with its field. */
-export function yearCalendar(entries: YearEntry[], stamp: Date): string {
-  const calendar = ical({ prodId: { company: 'Morphotera', product: 'Year' } })
-  for (const entry of entries) {
-    // at noon, so that no time zone makes another day of it
-    const start = new Date(`${entry.on}T12:00:00`)
-    calendar.createEvent({
-      id: `${entry.kind}-${entry.id}`,
-      stamp,
-      start,
-      end: new Date(new Date(`${entry.until ?? entry.on}T12:00:00`).getTime() + 86_400_000),
-      allDay: true,
-      summary: `${entry.field}: ${entry.what}`,
-      description: kindWord(entry.kind),
-    })
-  }
-  return calendar.toString()
-}
 
 /** Entries by month, in order; what is overdue stands in front of all. */
 export function byMonth(entries: YearEntry[]) {

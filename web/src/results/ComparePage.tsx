@@ -148,7 +148,7 @@ function TwoFaces({ comparison }: { comparison: ComparisonView }) {
   const y = depthScale(layout, tops)
   const right = width - soil
   return (
-    <SavableChart title="Two places by depth" unit={units.symbol('mm')}>
+    <SavableChart title={`${nameOf(one)} and ${nameOf(other)}, by depth`} unit={units.symbol('mm')}>
       <div ref={place}>
         <svg width={width} height={height + 14} className="overflow-visible" aria-hidden fontSize="14">
           <Ground ground={one.ground} y={y} deepestMm={layout.deepestMm} texture={one.texture} width={soil} />
@@ -213,16 +213,17 @@ function TwoFaces({ comparison }: { comparison: ComparisonView }) {
   )
 }
 
+function nameOf(place: ComparedPlace) {
+  return place.stop ? `${place.field}, ${place.stop}` : place.field
+}
+
 /** Whose the two faces are, each over its own. */
 function Heads({ one, other }: { one: ComparedPlace; other: ComparedPlace }) {
   return (
     <div className="flex justify-between gap-4">
       {[one, other].map((place, i) => (
         <p key={i} className={i === 1 ? 'text-right' : ''}>
-          <strong>
-            {place.field}
-            {place.stop ? `, ${place.stop}` : ''}
-          </strong>
+          <strong>{nameOf(place)}</strong>
           {place.visitedOn && <span className="block text-sm text-soft">{showDay(place.visitedOn)}</span>}
         </p>
       ))}

@@ -8,7 +8,7 @@ import { FieldNav } from '../fields/FieldNav'
 import { figureText } from '../fields/finding'
 import { Functions } from '../fields/Functions'
 import { Button, Choice, Select } from '../ui/controls'
-import { asLevel, Crumb, LevelMark, levelText } from '../ui/levels'
+import { asLevel, Crumb, LevelMark } from '../ui/levels'
 import { useNarrow } from '../ui/narrow'
 import { Failed, Loading, Notice } from '../ui/states'
 import { useUnits } from '../units/units'
@@ -324,6 +324,8 @@ function figureOf(row: SheetRow, units: ReturnType<typeof useUnits>) {
   return figureText({ figure, unit: marks[0]!.unit, pattern: row.pattern }, units)
 }
 
+const FLAGS: Record<string, string> = { 'look-into': 'font-bold', watch: '', hold: 'text-soft' }
+
 function MarkText({ mark, school }: { mark: Mark; school: School }) {
   const level = asLevel(mark.level)!
   const text =
@@ -335,7 +337,8 @@ function MarkText({ mark, school }: { mark: Mark; school: School }) {
   return (
     <>
       <Crumb level={level} size={13} />
-      <span className={school === 'flags' && mark.flag !== 'hold' ? levelText[level] : ''}>{text}</span>
+      {/* the crumb has the colour of its level; a flag is one word in one colour */}
+      <span className={school === 'flags' ? FLAGS[mark.flag] : ''}>{text}</span>
       <span className="sr-only">, {level}</span>
     </>
   )

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { useMethods } from '../queries/useMethods'
 import { KeptJobs } from '../kept/KeptPanel'
@@ -6,8 +6,9 @@ import { showClock, showDay } from '../words/dates'
 import { Button } from '../ui/controls'
 import { Notice } from '../ui/states'
 import { mayRing } from './alarm'
-import { calendarOf } from './calendar'
 import { clocks, dueSteps, showSpan, testPath, useNow, useTimers, type Due } from './clocks'
+
+const CalendarLink = lazy(() => import('./CalendarLink'))
 
 /** Every clock that runs anywhere, of any stop and day; and what this device has kept. */
 export function ClocksPage() {
@@ -23,7 +24,11 @@ export function ClocksPage() {
             They run on the server and by the clock; a page that sleeps changes nothing.
           </p>
         </div>
-        {due.length > 0 && <CalendarLink due={due} now={now} />}
+        {due.length > 0 && (
+          <Suspense>
+            <CalendarLink due={due} now={now} />
+          </Suspense>
+        )}
       </header>
       <Ringing />
       <AllClocks due={due} />
@@ -52,20 +57,6 @@ function Ringing() {
         Allow notifications
       </Button>
     </p>
-  )
-}
-
-function CalendarLink({ due, now }: { due: Due[]; now: number }) {
-  const coming = due.filter((each) => each.inSeconds > 0)
-  if (coming.length === 0) return null
-  return (
-    <a
-      href={`data:text/calendar;charset=utf-8,${encodeURIComponent(calendarOf(coming, now))}`}
-      download="morphotera-clocks.ics"
-      className="inline-flex min-h-11 items-center font-semibold text-accent hover:underline"
-    >
-      Into the phone’s calendar
-    </a>
   )
 }
 

@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.Starting;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.validation.annotation.Validated;
@@ -17,8 +18,11 @@ import org.springframework.web.bind.annotation.RestController;
 @Least(Role.GROWER)
 class SessionController {
 
-    /** {@code me} is absent for nobody. */
-    record SessionView(@Nullable Me me) {}
+    /**
+     * @param me absent for nobody
+     * @param starting what the server does before anybody can sign in; absent once it is done
+     */
+    record SessionView(@Nullable Me me, Starting.@Nullable StartStep starting) {}
 
     /** @param mustChange nothing can be done before a password of one's own is chosen */
     record Me(
@@ -40,15 +44,17 @@ class SessionController {
             String theme) {}
 
     private final AccountMapper accounts;
+    private final Starting starting;
 
-    SessionController(AccountMapper accounts) {
+    SessionController(AccountMapper accounts, Starting starting) {
+        this.starting = starting;
         this.accounts = accounts;
     }
 
     @GetMapping("/api/session")
     @OpenToAll
     SessionView session(@AuthenticationPrincipal Advisor advisor) {
-        return new SessionView(advisor == null ? null : me(advisor));
+        return new SessionView(advisor == null ? null : me(advisor), starting.now());
     }
 
     @PutMapping("/api/me/settings")

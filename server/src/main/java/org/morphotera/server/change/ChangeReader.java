@@ -1,6 +1,7 @@
 package org.morphotera.server.change;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -24,6 +25,7 @@ import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.kept.KeptViews;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
@@ -45,6 +47,7 @@ public class ChangeReader {
     private final ChangeBuilder builder;
     private final Benchmarks benchmarks;
     private final Messages messages;
+    private final KeptViews kept;
 
     ChangeReader(
             FieldReader fields,
@@ -52,7 +55,9 @@ public class ChangeReader {
             IndicatorReader indicators,
             ChangeBuilder builder,
             Benchmarks benchmarks,
-            Messages messages) {
+            Messages messages,
+            KeptViews kept) {
+        this.kept = kept;
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
@@ -68,11 +73,58 @@ public class ChangeReader {
                 .map(each -> read(
                         practice, field, new Wanted(each.indicator(), each.band(), each.method(), null, null, null)))
                 .filter(view -> view.change() != null)
+                .sorted(Comparator.comparingDouble((Changes.ChangeView view) -> -shown(view.change())))
                 .map(view -> new Changes.SeriesChange(view.chosen().label(), view.change()))
                 .filter(each -> !each.change().verdict().equals("no-change-shown")
                         && !each.change().verdict().equals("too-few"))
                 .limit(TOLD_IN_A_REPORT)
                 .toList();
+    }
+
+    /** The series that a page begins with, or none where nothing was read. */
+    private record FirstSeries(Changes.@Nullable SeriesEntry entry) {}
+
+    /**
+     * What changed most against what could be chance, from the first date to the last or after something that was done;
+     * where nothing did, what was read on most visits.
+     */
+    private Changes.@Nullable SeriesEntry first(UUID practice, UUID field, List<Changes.SeriesEntry> series) {
+        return kept.of(FirstSeries.class, practice, field, () -> {
+                    Changes.SeriesEntry first = null;
+                    double most = 0;
+                    for (Changes.SeriesEntry each : series) {
+                        double shown = each.visits() < 2
+                                ? 0
+                                : shown(read(
+                                        practice,
+                                        field,
+                                        new Wanted(each.indicator(), each.band(), each.method(), null, null, null)));
+                        if (shown > most) {
+                            most = shown;
+                            first = each;
+                        }
+                    }
+                    return new FirstSeries(first == null ? chosen(series, null, null, null) : first);
+                })
+                .entry();
+    }
+
+    private static double shown(Changes.ChangeView view) {
+        double most = shown(view.change());
+        for (Changes.EventChange event : view.events()) {
+            most = Math.max(most, shown(event.change()));
+        }
+        return most;
+    }
+
+    /** How many times its uncertainty a change is; 0 where none was shown. */
+    private static double shown(Changes.@Nullable ChangeVerdict change) {
+        if (change == null
+                || change.mean() == null
+                || !change.verdict().equals("risen") && !change.verdict().equals("fallen")) {
+            return 0;
+        }
+        return Math.abs(change.mean()) / Math.max(1e-9, (change.high() - change.low()) / 2);
     }
 
     /** @throws NotFoundException when there is no such field, or nothing of what is wanted was read in it */
@@ -88,7 +140,9 @@ public class ChangeReader {
                         messages.text(each.method() + ".title"),
                         each.visits()))
                 .toList();
-        Changes.SeriesEntry chosen = chosen(series, wanted.indicator(), wanted.band(), wanted.method());
+        Changes.SeriesEntry chosen = wanted.indicator() == null
+                ? first(practice, id, series)
+                : chosen(series, wanted.indicator(), wanted.band(), wanted.method());
         List<ManagementEvent> events = fields.events(practice, id);
         if (chosen == null) {
             return new Changes.ChangeView(
@@ -182,12 +236,12 @@ public class ChangeReader {
                             .filter(each -> each.indicator().equals(indicator)
                                     && (band == null || each.band().equals(band))
                                     && (method == null || each.method().equals(method)))
-                            .max(java.util.Comparator.comparingInt(Changes.SeriesEntry::visits))
+                            .max(Comparator.comparingInt(Changes.SeriesEntry::visits))
                             .orElse(null),
                     "reading of this indicator in this field");
         }
         return series.stream()
-                .max(java.util.Comparator.comparingInt(Changes.SeriesEntry::visits))
+                .max(Comparator.comparingInt(Changes.SeriesEntry::visits))
                 .orElse(null);
     }
 

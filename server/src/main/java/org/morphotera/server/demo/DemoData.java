@@ -20,6 +20,7 @@ import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.score.Seen;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.server.accounts.AccountMapper;
+import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Person;
 import org.morphotera.server.accounts.Role;
@@ -38,6 +39,7 @@ import org.morphotera.server.photos.PhotoMapper;
 import org.morphotera.server.photos.Pictures;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitMapper;
+import org.morphotera.server.web.Starting;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -59,6 +61,7 @@ class DemoData implements ApplicationRunner {
     static final String PASSWORD = "orrin-levels";
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+    private static final String STEP = "The sample fields are being made";
     private static final int YEARS = 6;
     private static final double DAYS_A_YEAR = 365.25;
     private static final double METRES_PER_DEGREE = 111_320;
@@ -81,6 +84,7 @@ class DemoData implements ApplicationRunner {
     private final ApplicationEventPublisher changes;
     private final UserDetailsService people;
     private final PasswordEncoder encoder;
+    private final Starting starting;
     private final Clock clock;
     private final Random random = new Random(20_26);
 
@@ -98,7 +102,9 @@ class DemoData implements ApplicationRunner {
             ApplicationEventPublisher changes,
             UserDetailsService people,
             PasswordEncoder encoder,
+            Starting starting,
             Clock clock) {
+        this.starting = starting;
         this.accounts = accounts;
         this.fields = fields;
         this.visits = visits;
@@ -121,13 +127,18 @@ class DemoData implements ApplicationRunner {
         if (accounts.countPersons() > 0) {
             return;
         }
+        List<DemoField> all = OrrinLevels.fields();
+        starting.at(STEP, 0, all.size());
         Advisor tidemark = practice("Tidemark Soil Advice", "advisor@tidemark.example", "Isla Fenn");
         plans.products(tidemark.practiceId());
-        OrrinLevels.fields().forEach(field -> add(tidemark, field));
+        for (int i = 0; i < all.size(); i++) {
+            add(tidemark, all.get(i));
+            starting.at(STEP, i + 1, all.size());
+        }
         days.plan(tidemark.practiceId());
         crew(tidemark.practiceId());
         Advisor ebbside = practice("Ebbside Land Care", "advisor@ebbside.example", "Bram Holt");
-        add(ebbside, OrrinLevels.fields().get(3));
+        add(ebbside, all.get(3));
         LOG.info("made the Orrin Levels");
     }
 
@@ -138,6 +149,9 @@ class DemoData implements ApplicationRunner {
     private Advisor practice(String name, String email, String person) {
         UUID practice = id(name);
         accounts.insertPractice(practice, name, clock.instant());
+        AccountReader.Practice made = accounts.practice(practice);
+        accounts.updatePractice(new AccountReader.Practice(
+                practice, name, made.sheetSchool(), made.hemisphere(), "€", made.version() + 1));
         accounts.insertPerson(Person.begin(id(email), practice, email, person, Role.OWNER, encoder.encode(PASSWORD)));
         return (Advisor) people.loadUserByUsername(email);
     }

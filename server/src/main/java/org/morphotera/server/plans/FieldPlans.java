@@ -47,6 +47,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class FieldPlans {
 
+    private static final int TOLD = 4;
+
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
     private final PlanMapper rows;
@@ -138,6 +140,16 @@ public class FieldPlans {
                 .map(each -> view(each, actions, rules, null))
                 .sorted(FieldPlans::byOrder)
                 .map(PlannedWork::of)
+                .toList();
+    }
+
+    /** What could be done by what was measured, in words, the most likely to help first; what is held back is left out. */
+    public List<String> proposed(UUID practice, UUID id) {
+        return plan(practice, id).proposals().stream()
+                .filter(each -> each.held() == null)
+                .limit(TOLD)
+                .map(FieldPlan.ProposalView::title)
+                .distinct()
                 .toList();
     }
 

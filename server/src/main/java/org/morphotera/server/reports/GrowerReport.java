@@ -8,6 +8,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.change.Changes;
 import org.morphotera.server.faces.Faces;
@@ -37,14 +38,18 @@ final class GrowerReport {
             Faces.FieldFaceView face,
             Sheets.SheetView sheet,
             List<PlannedWork> work,
+            List<String> proposed,
             List<Changes.SeriesChange> changes,
             List<Picture> pictures,
             ShownUnits units) {
         GrowerReport report = new GrowerReport(units);
+        // the first page can be read aloud: what limits, what to do, when to look again
         report.head(practice, today, face);
         report.leading(face);
-        report.plan(work);
-        report.html.append("<h2>By depth</h2>").append(FaceDrawing.of(face, units));
+        report.agreed(work, proposed);
+        report.again(face, work);
+        report.html.append("<h2 class='page'>By depth</h2>").append(FaceDrawing.of(face, units));
+        report.doneOfThePlan(work);
         report.functions(face);
         report.changes(changes);
         report.done(face.events());
@@ -68,7 +73,7 @@ final class GrowerReport {
     }
 
     private void head(String practice, LocalDate today, Faces.FieldFaceView face) {
-        String facts = java.util.stream.Stream.of(
+        String facts = Stream.of(
                         face.grower().name(),
                         face.field().crop() == null
                                 ? face.field().landUse()
@@ -112,42 +117,82 @@ final class GrowerReport {
         html.append("</p>");
     }
 
-    /** What is to be done, how much and when; then what was. */
-    private void plan(List<PlannedWork> work) {
+    /** What is to be done, how much, when and by whom, in sentences. */
+    private void agreed(List<PlannedWork> work, List<String> proposed) {
         List<PlannedWork> agreed =
                 work.stream().filter(each -> each.doneOn() == null).toList();
+        html.append("<h2>What is agreed</h2>");
+        if (agreed.isEmpty()) {
+            sentence(
+                    proposed.isEmpty()
+                            ? "Nothing is agreed, and nothing is proposed from what was measured."
+                            : "Nothing is agreed yet. To be talked over: " + String.join("; ", proposed) + ".");
+        }
+        for (PlannedWork each : agreed) {
+            html.append("<p><b>").append(text(each.title())).append(".</b> ");
+            String how = Stream.of(
+                            each.amount() == null ? null : units.prose(each.amount()),
+                            span(each.dueFrom(), each.dueTo()),
+                            each.person() == null ? null : "by " + each.person())
+                    .filter(part -> part != null && !part.isEmpty())
+                    .collect(Collectors.joining(", "));
+            html.append(text(how.isEmpty() ? "" : capital(how) + ". "));
+            html.append(each.against() == null ? "" : text("Against " + lower(each.against()) + ". "));
+            each.waits().forEach(wait -> html.append(text(wait)).append(' '));
+            html.append("</p>");
+        }
+    }
+
+    /** When to see whether it worked, and what would tell most until then. */
+    private void again(Faces.FieldFaceView face, List<PlannedWork> work) {
+        html.append("<h2>When to look again</h2>");
+        List<PlannedWork> followed =
+                work.stream().filter(each -> each.followUpOn() != null).toList();
+        for (PlannedWork each : followed) {
+            String what = each.followUp() == null ? "" : " (" + each.followUp() + ")";
+            sentence(each.followUpOn().format(DAY) + ": whether this worked: " + lower(each.title()) + what + ".");
+        }
+        if (followed.isEmpty()) {
+            sentence(
+                    face.visits().isEmpty()
+                            ? "After the first visit."
+                            : "No day is agreed. Figures compare best in the season of the last visit, "
+                                    + face.visits().get(0).visitedOn().format(DAY) + ".");
+        }
+        if (face.next() != null) {
+            sentence("What to test next: " + units.prose(face.next().reason()));
+        }
+    }
+
+    private void sentence(String told) {
+        html.append("<p>").append(text(told)).append("</p>");
+    }
+
+    private static String capital(String told) {
+        return told.substring(0, 1).toUpperCase(Locale.ROOT) + told.substring(1);
+    }
+
+    private static String lower(String told) {
+        return told.startsWith("pH") ? told : told.substring(0, 1).toLowerCase(Locale.ROOT) + told.substring(1);
+    }
+
+    private void doneOfThePlan(List<PlannedWork> work) {
         List<PlannedWork> done =
                 work.stream().filter(each -> each.doneOn() != null).toList();
-        if (!agreed.isEmpty()) {
-            head("What is agreed", "What", "How much", "When", "Who");
-            for (PlannedWork each : agreed) {
-                html.append("<tr><td><b>").append(text(each.title())).append("</b>");
-                html.append(
-                        each.against() == null ? "" : "<br/><span class='soft'>" + text(each.against()) + "</span>");
-                each.waits()
-                        .forEach(wait -> html.append("<br/><span class='soft'>")
-                                .append(text(wait))
-                                .append("</span>"));
-                cell(each.amount() == null ? "" : units.prose(each.amount()));
-                cell(span(each.dueFrom(), each.dueTo()));
-                cell(each.person() == null ? "" : each.person());
-                html.append("</td></tr>");
-            }
-            html.append("</tbody></table>");
+        if (done.isEmpty()) {
+            return;
         }
-        if (!done.isEmpty()) {
-            head("Done of the plan", "What", "How much", "Done on", "Look again");
-            for (PlannedWork each : done) {
-                html.append("<tr><td>").append(text(each.title()));
-                String much = each.actualRate() == null ? each.amount() : each.actualRate();
-                cell(much == null ? "" : units.prose(much));
-                cell(each.doneOn().format(DAY));
-                cell((each.followUpOn() == null ? "" : each.followUpOn().format(DAY))
-                        + (each.followUp() == null ? "" : ": " + each.followUp()));
-                html.append("</td></tr>");
-            }
-            html.append("</tbody></table>");
+        head("Done of the plan", "What", "How much", "Done on", "Look again");
+        for (PlannedWork each : done) {
+            html.append("<tr><td>").append(text(each.title()));
+            String much = each.actualRate() == null ? each.amount() : each.actualRate();
+            cell(much == null ? "" : units.prose(much));
+            cell(each.doneOn().format(DAY));
+            cell((each.followUpOn() == null ? "" : each.followUpOn().format(DAY))
+                    + (each.followUp() == null ? "" : ": " + each.followUp()));
+            html.append("</td></tr>");
         }
+        html.append("</tbody></table>");
     }
 
     private void cell(String content) {
@@ -241,7 +286,9 @@ final class GrowerReport {
     }
 
     private void sheet(Sheets.SheetView sheet) {
-        html.append("<h2>Sheet of ").append(sheet.visitedOn().format(DAY)).append("</h2>");
+        html.append("<h2 class='page'>Sheet of ")
+                .append(sheet.visitedOn().format(DAY))
+                .append("</h2>");
         html.append("<p>Soil ")
                 .append(percent(sheet.soil()))
                 .append(", plants ")
@@ -262,8 +309,7 @@ final class GrowerReport {
             html.append("<td><b>").append(flag(row.field())).append("</b></td></tr>");
         }
         html.append("</tbody></table><p class='soft'>Not measured: ");
-        List<String> missing = java.util.stream.Stream.concat(
-                        sheet.soil().notMeasured().stream(), sheet.plant().notMeasured().stream())
+        List<String> missing = Stream.concat(sheet.soil().notMeasured().stream(), sheet.plant().notMeasured().stream())
                 .toList();
         html.append(missing.isEmpty() ? "nothing" : text(String.join(", ", missing)))
                 .append(".</p>");
@@ -273,8 +319,8 @@ final class GrowerReport {
         return points.percent() == null ? "not measured" : Math.round(points.percent()) + " % (" + points.grade() + ")";
     }
 
+    /** One colour for each word: what holds steps back. */
     private static String flag(Sheets.Mark mark) {
-        String word = mark.flag().replace('-', ' ');
-        return mark.flag().equals("hold") ? word : "<span class='" + mark.level() + "'>" + word + "</span>";
+        return "<span class='" + mark.flag() + "'>" + mark.flag().replace('-', ' ') + "</span>";
     }
 }

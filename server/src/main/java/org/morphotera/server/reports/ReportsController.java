@@ -115,6 +115,7 @@ class ReportsController {
                 face,
                 sheet,
                 plans.work(who.practiceId(), id),
+                plans.proposed(who.practiceId(), id),
                 changes.told(who.practiceId(), id),
                 pictures(who.practiceId(), id),
                 ShownUnits.of(person.units().equals("us")));
