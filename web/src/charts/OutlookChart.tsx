@@ -1,15 +1,21 @@
 import { extent } from 'd3-array'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { area, line } from 'd3-shape'
+import { useRef } from 'react'
 import type { Outlook } from '../api/schema'
+import { useWidth } from '../ui/useWidth'
 import { plainNumber } from '../units/units'
 
-const WIDTH = 460
+/** Before the page knows how much room there is. */
+const USUAL_WIDTH = 460
 const HEIGHT = 280
 const MARGIN = { top: 26, right: 14, bottom: 28, left: 46 }
 
 /** What is expected, with its band; what was read on top. */
 export function OutlookChart({ outlook }: { outlook: Outlook }) {
+  const place = useRef<HTMLElement>(null)
+  // drawn as wide as there is room, so that its words stay as large as all others
+  const width = useWidth(place) || USUAL_WIDTH
   const parse = (points: Outlook['expected']) => points.map((point) => ({ ...point, at: new Date(point.on) }))
   const expected = parse(outlook.expected)
   const observed = parse(outlook.observed)
@@ -24,7 +30,7 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
   )
   const x = scaleTime()
     .domain([first!, last!])
-    .range([MARGIN.left, WIDTH - MARGIN.right])
+    .range([MARGIN.left, width - MARGIN.right])
   const y = scaleLinear()
     .domain([least!, most!])
     .nice()
@@ -38,11 +44,11 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
     .x((point) => x(point.at))
     .y((point) => y(point.value))
   return (
-    <figure>
+    <figure ref={place}>
       <figcaption className="text-lg font-bold">{outlook.label}: expected and read</figcaption>
       <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full"
+        width={width}
+        height={HEIGHT}
         role="img"
         aria-label={`${outlook.label}, expected ${expected.map((point) => `${point.on} ${plainNumber(point.value)}`).join('; ')}`}
       >
@@ -51,7 +57,7 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
             <g key={tick}>
               <line
                 x1={MARGIN.left}
-                x2={WIDTH - MARGIN.right}
+                x2={width - MARGIN.right}
                 y1={y(tick)}
                 y2={y(tick)}
                 stroke="var(--rule)"
@@ -65,7 +71,7 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
             {outlook.unit}
           </text>
           {x
-            .ticks(6)
+            .ticks(width < 400 ? 4 : 6)
             .filter((tick) => tick.getMonth() === 0)
             .map((tick) => (
               <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 8} textAnchor="middle">
@@ -85,13 +91,13 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
           <g>
             <line
               x1={MARGIN.left}
-              x2={WIDTH - MARGIN.right}
+              x2={width - MARGIN.right}
               y1={y(outlook.target)}
               y2={y(outlook.target)}
               stroke="var(--accent)"
             />
             <text
-              x={WIDTH - MARGIN.right}
+              x={width - MARGIN.right}
               y={y(outlook.target) - 5}
               textAnchor="end"
               fontSize="12"

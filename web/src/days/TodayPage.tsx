@@ -9,6 +9,7 @@ import { Button, buttonLook } from '../ui/controls'
 import { Failed, Loading } from '../ui/states'
 import { showDay, today } from '../words/dates'
 import { showWeekday } from '../weather/GoodDays'
+import { FirstSteps } from './FirstSteps'
 import { EntryLine } from './YearPage'
 
 const SOON_DAYS = 45
@@ -37,6 +38,7 @@ export function TodayPage() {
           Plan a day
         </Link>
       </header>
+      <FirstSteps />
       <div className="grid content-start gap-8">
         <Dropped />
         <section aria-label="Days of work" className="grid gap-2">

@@ -40,11 +40,11 @@ export function Dial({ kPa, label }: { kPa: number; label: string }) {
         const outer = at(i / 5, 84)
         const inner = at(i / 5, 50)
         return (
-          <g key={i} textAnchor="middle" fontSize="13">
+          <g key={i} textAnchor="middle" fontSize="14">
             <text x={outer.x} y={outer.y + 4} fontWeight="600" fill="var(--ink)">
               {i * 10}
             </text>
-            <text x={inner.x} y={inner.y + 4} fontSize="11" fill="var(--soft)">
+            <text x={inner.x} y={inner.y + 4} fontSize="14" fill="var(--soft)">
               {plainNumber(i * 10 * larger, 0)}
             </text>
           </g>
@@ -52,7 +52,7 @@ export function Dial({ kPa, label }: { kPa: number; label: string }) {
       })}
       <line x1="200" y1="116" x2={needle.x} y2={needle.y} stroke="var(--level-failing)" strokeWidth="3.5" />
       <circle cx="200" cy="116" r="7" fill="var(--ink)" />
-      <g fontSize="12.5" fill="var(--ink)">
+      <g fontSize="14" fill="var(--ink)">
         <text x="326" y="92" fontWeight="600">
           outside
         </text>
@@ -67,7 +67,7 @@ export function Dial({ kPa, label }: { kPa: number; label: string }) {
             {TIPS.large} mm tip
           </text>
         </g>
-        <text x="200" y="186" textAnchor="middle" fontSize="11" fill="var(--soft)">
+        <text x="200" y="186" textAnchor="middle" fontSize="14" fill="var(--soft)">
           × 100 kPa
         </text>
       </g>

@@ -242,7 +242,7 @@ export function RootFace({
         <path key={i} d={root} fill="none" stroke="#efe3c8" strokeWidth={i % 4 ? 1.3 : 2.4} />
       ))}
       {Array.from({ length: Math.floor(200 / (tick * scale)) + 1 }, (_, i) => (
-        <g key={i} fontSize="12" fill="var(--soft)">
+        <g key={i} fontSize="14" fill="var(--soft)">
           <line
             x1="36"
             x2="44"
@@ -273,7 +273,7 @@ export function Ribbon({ mm, rough }: { mm: number; rough: boolean }) {
       />
       <line x1="40" x2="376" y1="150" y2="150" stroke="var(--strong-rule)" strokeWidth="2" />
       {Array.from({ length: 9 }, (_, i) => i * 10).map((at) => (
-        <g key={at} fontSize="12" fill="var(--soft)">
+        <g key={at} fontSize="14" fill="var(--soft)">
           <line x1={40 + at * scale} x2={40 + at * scale} y1="150" y2="142" stroke="var(--strong-rule)" />
           <text x={40 + at * scale} y="168" textAnchor="middle">
             {at}

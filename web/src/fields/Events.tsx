@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useForm } from 'react-hook-form'
+import { useForm, useWatch } from 'react-hook-form'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import type { ManagementEvent, Stop } from '../api/schema'
@@ -139,6 +139,7 @@ function EventForm({
     onSuccess: () => onDone(event),
   })
   const { errors } = form.formState
+  const happenedOn = useWatch({ control: form.control, name: 'happenedOn' })
   const faults = keep.error instanceof ApiError ? keep.error.faults : []
   return (
     <form noValidate className="grid gap-4" onSubmit={form.handleSubmit((entry) => keep.mutate(entry))}>
@@ -147,7 +148,7 @@ function EventForm({
           <DateInput
             {...aria}
             {...form.register('happenedOn', { required: 'Give the date.' })}
-            defaultValue={form.watch('happenedOn')}
+            defaultValue={happenedOn}
           />
         )}
       </Labelled>

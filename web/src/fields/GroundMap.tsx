@@ -173,7 +173,7 @@ export function GroundMap({
               stroke="var(--soil-2)"
               strokeDasharray="5 4"
             />
-            <text x={middle[0]} y={middle[1]} fontSize="11" textAnchor="middle" fill="var(--soft)">
+            <text x={middle[0]} y={middle[1]} fontSize="14" textAnchor="middle" fill="var(--soft)">
               {String(shape.properties['id'] ?? '')}
             </text>
           </g>
@@ -237,14 +237,14 @@ export function GroundMap({
               strokeWidth="1.2"
             />
             <circle cx={x} cy={y} r="2" fill="var(--ink)" />
-            <text x={spot.x} y={spot.y} fontSize="12" fill="var(--ink)" textAnchor={spot.anchor}>
+            <text x={spot.x} y={spot.y} fontSize="14" fill="var(--ink)" textAnchor={spot.anchor}>
               {name(stop)}
             </text>
           </g>
         )
       })}
       {children?.(scale)}
-      <g stroke="var(--soft)" fill="var(--soft)" fontSize="11">
+      <g stroke="var(--soft)" fill="var(--soft)" fontSize="14">
         <path
           d={`M${width - EDGE - bar * metre} ${height - 8}h${bar * metre}m0 -3v6m${-bar * metre} -6v6`}
           fill="none"

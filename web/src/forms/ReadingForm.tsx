@@ -3,6 +3,7 @@ import type { Fault } from '../api/client'
 import type { ReadingEntry } from '../api/schema'
 import type { Readings } from '../api/readings'
 import { Button, Check, Choice, Input, Labelled, QuantityInput, Select } from '../ui/controls'
+import { useMoney } from '../units/money'
 import { asNumber, asNumbers, asReadings, asRows, asText, asTexts, counts, faultAt } from '../api/readings'
 
 const MANY_OPTIONS = 6
@@ -52,7 +53,7 @@ function Reading({
   faults: Fault[] | undefined
   path: string
 }) {
-  const { label } = entry
+  const label = useMoney().label(entry.label, entry.unit)
   // an empty entry is not wrong yet
   const error = value === undefined ? undefined : faultAt(faults, path)
   switch (entry.type) {

@@ -219,7 +219,7 @@ function Places({ face }: { face: FieldFaceView }) {
                         strokeWidth="1.5"
                         strokeDasharray={stop.kept ? undefined : '3 2'}
                       />
-                      <text x={x + 5} y={y + 12} fontSize="12" fill="var(--ink)">
+                      <text x={x + 5} y={y + 12} fontSize="14" fill="var(--ink)">
                         {stop.order}
                       </text>
                     </g>

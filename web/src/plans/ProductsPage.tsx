@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api, ApiError, must } from '../api/client'
 import { queries } from '../queries/queries'
@@ -9,6 +10,7 @@ import { ReadingForm } from '../forms/ReadingForm'
 import { Button, Input, Labelled } from '../ui/controls'
 import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
+import { useMoney } from '../units/money'
 import { plainNumber, useUnits } from '../units/units'
 
 /** What a practice buys: each product's strength and price, for the amounts and costs of its plans. */
@@ -18,6 +20,7 @@ export function ProductsPage() {
   const plans = useQuery(queries.plans())
   const [open, setOpen] = useState<{ calculator: CalculatorEntry; product?: Product }>()
   const [removed, setRemoved] = useState<Product>()
+  const money = useMoney()
   const refresh = () => client.invalidateQueries({ queryKey: queries.products().queryKey })
   const back = useMutation({
     mutationFn: (product: Product) => putProduct({ ...product, version: 0 }),
@@ -37,6 +40,16 @@ export function ProductsPage() {
         <p className="text-soft">
           What the practice buys. Plans take strength and price from here; change one and the next plan uses
           it.
+          {!money.isSet && (
+            <>
+              {' '}
+              Prices are told without a currency until one is set in{' '}
+              <Link to="/settings/practice" className="text-accent underline">
+                the practice’s settings
+              </Link>
+              .
+            </>
+          )}
         </p>
       </header>
       {removed && (
@@ -88,13 +101,16 @@ function Shelf({
   onOpen: (product?: Product) => void
 }) {
   const units = useUnits()
+  const money = useMoney()
   const known = calculator.inputs.filter((each) => calculator.ofProduct.includes(each.name))
   const text = (product: Product) =>
     known
       .filter((entry) => product.inputs[entry.name] !== undefined)
       .map((entry) => {
         const figure = Number(product.inputs[entry.name])
-        const shown = entry.unit ? units.text(figure, entry.unit) : plainNumber(figure)
+        const shown = entry.unit
+          ? money.withUnit(units.text(figure, entry.unit), entry.unit)
+          : plainNumber(figure)
         return `${entry.label.toLowerCase()} ${shown}`
       })
       .join(' · ')

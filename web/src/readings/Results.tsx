@@ -3,6 +3,7 @@ import { words } from '../words/dates'
 import { asLevel, levelFill, LevelMark } from '../ui/levels'
 import { asSeverity, Notice } from '../ui/states'
 import { FigureButton, Spread } from '../ui/Working'
+import { useMoney } from '../units/money'
 import { useUnits } from '../units/units'
 
 /** Ratings with level, standing, spread and reason. */
@@ -68,13 +69,21 @@ function StandingLine(props: { standing: number; low?: number; high?: number; co
 
 /** Every figure with its unit and spread; each opens its working. */
 export function Figures({ envelope, labels }: { envelope: Envelope; labels: Record<string, string> }) {
+  const money = useMoney()
+  // what a calculator says something costs
+  const paid = (name: string) => name === 'cost' && money.isSet
   return (
-    <dl className="grid grid-cols-[1fr_auto] gap-x-6 gap-y-1">
+    <dl className="grid grid-cols-[1fr_auto] items-center gap-x-6 gap-y-1">
       {Object.entries(envelope.values).map(([name, figure]) => (
         <div key={name} className="contents">
-          <dt className="text-soft">{labels[name] ?? name}</dt>
+          <dt className="text-soft">{paid(name) ? 'Cost' : (labels[name] ?? name)}</dt>
           <dd className="text-right font-semibold">
-            <FigureButton figure={figure} envelope={envelope} /> <Spread figure={figure} />
+            <FigureButton
+              figure={figure}
+              envelope={envelope}
+              text={paid(name) ? money.text(figure.value, 0) : undefined}
+            />{' '}
+            <Spread figure={figure} />
           </dd>
         </div>
       ))}

@@ -93,6 +93,9 @@ function Pick({
   const dates = [...new Set(visits.map((visit) => visit.visitedOn))].sort()
   const units = useUnits()
   const chosen = view.chosen!
+  // the test is named only where two of them read the same thing
+  const alone = (one: typeof chosen) =>
+    view.series.filter((each) => each.indicator === one.indicator && each.band === one.band).length === 1
   const key = (each: typeof chosen) => `${each.indicator}|${each.band}|${each.method}`
   return (
     <div className="grid grid-cols-2 items-end gap-4 sm:flex">
@@ -111,7 +114,8 @@ function Pick({
         >
           {view.series.map((each) => (
             <option key={key(each)} value={key(each)}>
-              {each.label}, {units.prose(each.depth)}, by {each.methodTitle} ({each.visits} visits)
+              {each.label}, {units.prose(each.depth)}
+              {alone(each) ? '' : `, by ${each.methodTitle.toLowerCase()}`}
             </option>
           ))}
         </Select>

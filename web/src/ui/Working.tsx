@@ -7,10 +7,13 @@ import { Panel } from './Panel'
 export function FigureButton({
   figure,
   envelope,
+  text,
   className,
 }: {
   figure: Figure
   envelope: Envelope
+  /** how it is written, where that is not with its unit */
+  text?: string
   className?: string
 }) {
   const units = useUnits()
@@ -21,9 +24,9 @@ export function FigureButton({
         type="button"
         title="How this was worked out"
         onClick={() => setOpen(true)}
-        className={`decoration-dotted underline-offset-4 hover:underline ${className ?? ''}`}
+        className={`decoration-dotted underline-offset-4 max-sm:min-h-11 hover:underline ${className ?? ''}`}
       >
-        {units.text(figure.value, figure.unit)}
+        {text ?? units.text(figure.value, figure.unit)}
       </button>
       <WorkingPanel envelope={envelope} open={open} onClose={() => setOpen(false)} />
     </>

@@ -170,7 +170,7 @@ function NowLine({ view, onRain }: { view: FieldDaysView; onRain: () => void }) 
       . Weather: {view.source}
       {!view.placed && ', not for this place: the field has none yet'}
       {!view.textureKnown && '; texture taken as loam'}.{' '}
-      <button type="button" className="text-accent underline" onClick={onRain}>
+      <button type="button" className="min-h-11 text-accent underline" onClick={onRain}>
         Rain in your gauge
       </button>
     </p>

@@ -66,7 +66,7 @@ function WindowsPicture({ envelope }: { envelope: Envelope }) {
       {[0, 40, 98].map((share) => (
         <g key={share}>
           <path d={`M0 ${150 - share * 1.4}H${WIDTH}`} stroke="var(--rule)" />
-          <text x="2" y={147 - share * 1.4} fontSize="11" fill="var(--soft)">
+          <text x="2" y={147 - share * 1.4} fontSize="14" fill="var(--soft)">
             {share} %
           </text>
         </g>
@@ -93,7 +93,7 @@ function WindowsPicture({ envelope }: { envelope: Envelope }) {
               />
             )}
             {(i === 0 || i === days.length - 1 || date.endsWith('-01')) && (
-              <text x={Math.min(i * step, WIDTH - 70)} y={HEIGHT - 6} fontSize="12" fill="var(--soft)">
+              <text x={Math.min(i * step, WIDTH - 70)} y={HEIGHT - 6} fontSize="14" fill="var(--soft)">
                 {showDay(date).replace(/ \d{4}$/, '')}
               </text>
             )}

@@ -49,7 +49,7 @@ export function CrumbDish({
             <text
               y="45"
               textAnchor="middle"
-              fontSize="13.5"
+              fontSize="14"
               fill="var(--ink)"
               fontWeight={crumb.slake ? 600 : 400}
             >

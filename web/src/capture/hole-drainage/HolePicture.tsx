@@ -82,7 +82,7 @@ export function HolePicture({
         />
       ))}
       {labelled.map((point, i) => (
-        <text key={i} x={HOLE.x + 6} y={y(waterDepth(point)) - 4} fontSize="12.5" fill="var(--ink)">
+        <text key={i} x={HOLE.x + 6} y={y(waterDepth(point)) - 4} fontSize="14" fill="var(--ink)">
           {clock(point)}
         </text>
       ))}
@@ -90,7 +90,7 @@ export function HolePicture({
         <text
           x={HOLE.x + HOLE.width / 2}
           y={HOLE.top + HOLE.height - 8}
-          fontSize="13"
+          fontSize="14"
           textAnchor="middle"
           fill="var(--ink)"
         >
@@ -99,7 +99,7 @@ export function HolePicture({
       )}
       {envelope?.series.intervals && <Bars envelope={envelope} />}
       {points.length < 2 && (
-        <text x={BARS.x} y="120" fontSize="13" fill="var(--soft)">
+        <text x={BARS.x} y="120" fontSize="14" fill="var(--soft)">
           {points.length === 0 ? 'Rates draw themselves' : 'One more reading'}
           <tspan x={BARS.x} dy="17">
             {points.length === 0 ? 'as you read the level' : 'gives the first rate'}
@@ -113,7 +113,7 @@ export function HolePicture({
 /** A ruler that stands in the hole. */
 function Ruler({ depth, y }: { depth: number; y: (water: number) => number }) {
   return (
-    <g fontSize="11" fill="var(--ink)">
+    <g fontSize="14" fill="var(--ink)">
       <rect
         x={HOLE.x + 66}
         y={y(depth)}
@@ -169,7 +169,7 @@ function Bars({ envelope }: { envelope: Envelope }) {
   const firstSettled = bars.find((bar) => bar.settled)
   const lastBar = bars.at(-1)!
   return (
-    <g fontSize="12.5" fill="var(--soft)">
+    <g fontSize="14" fill="var(--soft)">
       <text x={BARS.x} y="34">
         {units.symbol('mm/h')} by interval
       </text>

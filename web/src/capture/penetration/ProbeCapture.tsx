@@ -234,17 +234,17 @@ function Strip({
       {Array.from({ length: deepestMm / stepMm + 1 }, (_, i) => i * stepMm).map((mm) => (
         <g key={mm}>
           <line x1={AREA.x} x2={AREA.x + AREA.width} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" />
-          <text x={AREA.x - 8} y={y(mm) + 4.5} textAnchor="end" fontSize="13" fill="var(--soft)">
+          <text x={AREA.x - 8} y={y(mm) + 4.5} textAnchor="end" fontSize="14" fill="var(--soft)">
             {units.number(mm, 'mm')}
           </text>
         </g>
       ))}
       {[1000, 2000, 3000].map((kPa) => (
-        <text key={kPa} x={x(kPa)} y={AREA.y - 9} textAnchor="middle" fontSize="13" fill="var(--soft)">
+        <text key={kPa} x={x(kPa)} y={AREA.y - 9} textAnchor="middle" fontSize="14" fill="var(--soft)">
           {units.number(kPa, 'kPa')}
         </text>
       ))}
-      <text x={AREA.x + AREA.width} y={AREA.y - 9} textAnchor="end" fontSize="13" fill="var(--soft)">
+      <text x={AREA.x + AREA.width} y={AREA.y - 9} textAnchor="end" fontSize="14" fill="var(--soft)">
         {units.symbol('kPa')}
       </text>
       <line
@@ -256,7 +256,7 @@ function Strip({
         strokeWidth="2"
         strokeDasharray="6 4"
       />
-      <text x={x(rootsStopKPa) + 6} y={AREA.y + 18} fontSize="13" fill="var(--ink)">
+      <text x={x(rootsStopKPa) + 6} y={AREA.y + 18} fontSize="14" fill="var(--ink)">
         few roots get through
       </text>
       {band.length > 1 && (

@@ -126,12 +126,12 @@ export function Rods({
       {Array.from({ length: Math.floor(deepestMm / stepMm) + 1 }, (_, i) => i * stepMm).map((mm) => (
         <g key={mm}>
           <line x1={FACE.x} x2={FACE.x + FACE.width} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" />
-          <text x={FACE.x - 8} y={y(mm) + 4.5} textAnchor="end" fontSize="13" fill="var(--soft)">
+          <text x={FACE.x - 8} y={y(mm) + 4.5} textAnchor="end" fontSize="14" fill="var(--soft)">
             {units.number(mm, 'mm')}
           </text>
         </g>
       ))}
-      <text x={FACE.x - 8} y={FACE.y - 10} textAnchor="end" fontSize="13" fill="var(--soft)">
+      <text x={FACE.x - 8} y={FACE.y - 10} textAnchor="end" fontSize="14" fill="var(--soft)">
         {units.symbol('mm')}
       </text>
       {pushes.map((push, i) => {

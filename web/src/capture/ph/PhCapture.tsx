@@ -206,21 +206,21 @@ function Core({ slices, ph }: { slices: Slice[]; ph: unknown }) {
                 strokeWidth="3"
               />
             )}
-            <text x="62" y={y + 5} textAnchor="end" fontSize="13" fill="var(--soft)">
+            <text x="62" y={y + 5} textAnchor="end" fontSize="14" fill="var(--soft)">
               {units.number(slice.topMm ?? 0, 'mm')}
             </text>
             <text x="206" y={y + height / 2 + 2} fontSize="18" fontWeight="700" fill="var(--ink)">
               {read === undefined ? '·' : read.toFixed(1)}
             </text>
             {water !== undefined && (
-              <text x="206" y={y + height / 2 + 20} fontSize="13" fill="var(--soft)">
+              <text x="206" y={y + height / 2 + 20} fontSize="14" fill="var(--soft)">
                 {water.toFixed(1)} in water{salt !== undefined && `, ${salt.toFixed(1)} in CaCl₂`}
               </text>
             )}
           </g>
         )
       })}
-      <text x="62" y="355" textAnchor="end" fontSize="13" fill="var(--soft)">
+      <text x="62" y="355" textAnchor="end" fontSize="14" fill="var(--soft)">
         {units.text(slices.at(-1)?.bottomMm ?? 0, 'mm')}
       </text>
     </svg>

@@ -50,7 +50,7 @@ export function PitFace({
           <Signs horizon={each} top={y(each.topMm)} bottom={y(each.bottomMm)} />
         </g>
       ))}
-      <g fontSize="13" fill="var(--soft)">
+      <g fontSize="14" fill="var(--soft)">
         {Array.from({ length: Math.floor(deepest / 200) + 1 }, (_, i) => i * 200).map((mm) => (
           <text key={mm} x={FACE.x - 8} y={y(mm) + 4.5} textAnchor="end">
             {units.number(mm, 'mm')}

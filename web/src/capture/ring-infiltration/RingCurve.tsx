@@ -40,7 +40,7 @@ export function RingCurve({
       role="img"
       aria-label={`Soaked in: ${series.map((each) => `${each.cumulativeMm} mm after ${each.minute} min`).join(', ') || 'nothing read yet'}`}
     >
-      <g fontSize="13" fill="var(--soft)">
+      <g fontSize="14" fill="var(--soft)">
         {y.ticks(4).map((tick) => (
           <g key={tick}>
             <line x1={AREA.left} x2={AREA.left + AREA.width} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />

@@ -28,7 +28,7 @@ export function RootsCapture(capture: CaptureProps<'roots'>) {
         <svg viewBox="0 0 400 376" className="w-full max-w-[30rem] select-none">
           <rect x={FACE.x} y={FACE.y} width={FACE.width} height={FACE.height} fill="var(--soil-2)" />
           <rect x={FACE.x} y={FACE.y} width={FACE.width} height={70} fill="var(--soil-1)" />
-          <g fontSize="13" fill="var(--soft)">
+          <g fontSize="14" fill="var(--soft)">
             {range(0, mostMm + 1, 200).map((mm) => (
               <text key={mm} x={FACE.x - 8} y={y(mm) + 4.5} textAnchor="end">
                 {units.number(mm, 'mm')}

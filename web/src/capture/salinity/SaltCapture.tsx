@@ -121,12 +121,12 @@ function Levels({ taken, alikeWithin }: { taken: number[]; alikeWithin: number }
           <text x={62 + i * step} y={y(value) - 14} textAnchor="middle" fontSize="14" fill="var(--ink)">
             {units.number(value, 'dS/m')}
           </text>
-          <text x={62 + i * step} y="210" textAnchor="middle" fontSize="13" fill="var(--soft)">
+          <text x={62 + i * step} y="210" textAnchor="middle" fontSize="14" fill="var(--soft)">
             {i + 1}
           </text>
         </g>
       ))}
-      <text x="44" y="18" fontSize="13" fill="var(--soft)">
+      <text x="44" y="18" fontSize="14" fill="var(--soft)">
         {units.symbol('dS/m')}
       </text>
       {taken.length > 1 && (

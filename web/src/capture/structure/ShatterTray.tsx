@@ -71,7 +71,7 @@ export function ShatterTray({ entry }: { entry: Entry<'structure'> }) {
                 stroke="var(--ink)"
                 strokeWidth="3"
               />
-              <text x={x + TRAY.width / 2} y="274" textAnchor="middle" fontSize="12.5" fill="var(--soft)">
+              <text x={x + TRAY.width / 2} y="274" textAnchor="middle" fontSize="14" fill="var(--soft)">
                 {name(each)}
               </text>
               <text

@@ -96,7 +96,7 @@ function RibbonOnRuler({ mm, feel }: { mm?: number; feel?: string }) {
   const step = inches ? 25.4 / 4 : 5
   const end = x(Math.min(80, mm ?? 0))
   return (
-    <g fontSize="12.5" fill="var(--soft)">
+    <g fontSize="14" fill="var(--soft)">
       {[25, 50].map((limit) => (
         <line
           key={limit}

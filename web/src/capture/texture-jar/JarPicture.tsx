@@ -86,7 +86,7 @@ export function JarPicture({
         stroke="var(--ink)"
         strokeWidth="3"
       />
-      <g fontSize="13" fill="var(--soft)" stroke="none">
+      <g fontSize="14" fill="var(--soft)" stroke="none">
         <line x1={JAR.x - 14} x2={JAR.x - 14} y1={y(0)} y2={y(top)} stroke="var(--strong-rule)" />
         {Array.from({ length: Math.floor(top / 10) + 1 }, (_, i) => i * 10).map((mm) => (
           <g key={mm}>

@@ -73,7 +73,7 @@ function Band({
                   x={x + wide / 2}
                   y="17.5"
                   textAnchor="middle"
-                  fontSize="13"
+                  fontSize="14"
                   fill={name === 'sand' ? 'var(--ink)' : 'var(--paper)'}
                 >
                   {name} {plainNumber(shares[i]!.value, 0)} %
