@@ -38,6 +38,30 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
+describe('what is still needed', () => {
+  it('is said where something was entered and it can’t be recorded yet', async () => {
+    const user = open('sward')
+    expect(screen.queryByText(/^Still needed/)).toBeNull()
+    const green = methodOf('sward').readings.find((each) => each.name === 'greenPct')!.label
+    await user.type(screen.getByLabelText(green), '60')
+    const missing = methodOf('sward')
+      .readings.filter((each) => each.required && each.name !== 'greenPct')
+      .map((each) => each.label.toLowerCase())
+    expect(missing.length).toBeGreaterThan(0)
+    const told = await screen.findByText(/^Still needed/)
+    for (const each of missing) expect(told.textContent).toContain(each)
+  })
+
+  it('is nothing once a push is typed in full: it counts with the others, and is recorded', async () => {
+    const user = open('penetration')
+    expect((tap('Record') as HTMLButtonElement).disabled).toBe(true)
+    await user.keyboard('0812162428')
+    expect((tap('Record') as HTMLButtonElement).disabled).toBe(false)
+    // on its way: kept with the others by “Next push” or by recording
+    expect(kept.probes).toBeUndefined()
+  })
+})
+
 describe('a slip of the finger', () => {
   it('never draws without end', async () => {
     const user = open('ground-cover')

@@ -53,7 +53,12 @@ export function YearPage() {
           </Button>
         </p>
       )}
-      {entries.length === 0 && <p className="text-soft">Nothing is due in the coming fourteen months.</p>}
+      {entries.length === 0 && (
+        <p className="max-w-xl text-soft">
+          Nothing is due in the coming fourteen months. A field that was visited asks for its next visit here,
+          an agreed action for its day, and what was done for the test that shows whether it worked.
+        </p>
+      )}
       {form === 'list' ? (
         byMonth(entries).map(([month, own]) => (
           <section key={month} aria-label={monthName.format(new Date(`${month}-15`))}>

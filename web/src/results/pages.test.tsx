@@ -1,5 +1,5 @@
 import { screen, waitFor, within } from '@testing-library/react'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { change, compare, face, fields, sheet } from '../testing/demo'
 import { open, putAway, Refusal, serve } from '../testing/page'
 import { ChangePage } from './ChangePage'
@@ -172,6 +172,25 @@ describe('the sheet of a visit', () => {
     for (const row of sheet.rows) expect(within(table).getAllByText(row.label).length).toBeGreaterThan(0)
     for (const stop of sheet.stops)
       expect(within(table).getAllByRole('columnheader', { name: stop.label })).toHaveLength(1)
+  })
+
+  it('on a phone tells the field, or one stop at a time', async () => {
+    vi.stubGlobal('matchMedia', () => ({
+      matches: true,
+      addEventListener: () => {},
+      removeEventListener: () => {},
+    }))
+    const { user } = openSheet()
+    expect(await screen.findByRole('group', { name: 'Whose marks' })).toBeTruthy()
+    expect(screen.queryByRole('table')).toBeNull()
+    for (const row of sheet.rows) expect(screen.getAllByText(row.label).length).toBeGreaterThan(0)
+    const stop = sheet.stops[1]!
+    await user.click(screen.getByRole('radio', { name: stop.label }))
+    const measured = sheet.rows.filter((row) => row.stops[stop.id])
+    const links = screen.getAllByRole('link').map((each) => each.getAttribute('href'))
+    for (const row of measured) expect(links).toContain(`/measurements/${row.stops[stop.id]!.measurementId}`)
+    expect(screen.queryAllByText('not measured')).toHaveLength(sheet.rows.length - measured.length)
+    vi.unstubAllGlobals()
   })
 
   it('marks the same readings by another school, kept in the address', async () => {

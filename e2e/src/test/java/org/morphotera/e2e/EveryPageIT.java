@@ -3,9 +3,14 @@ package org.morphotera.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,8 +29,11 @@ class EveryPageIT extends Journeys {
     private static final double LEAST_TEXT_PX = 11;
     private static final double LEAST_CONTROL_PX = 44;
 
+    private static final int LARGE_BYTES = 4000;
+    private static final int MOST_BYTES = 200_000;
+
     /** Long enough for a drawing to be laid out anew after the page has another width. */
-    private static final int SETTLE_MS = 130;
+    private static final int SETTLE_MS = 80;
 
     private static String looks() throws IOException {
         try (InputStream file = EveryPageIT.class.getResourceAsStream("/looks.js")) {
@@ -80,6 +88,40 @@ class EveryPageIT extends Journeys {
                 .contains("“shrunk” is written 3.9 px large")
                 .contains("the choice “a choice that is far too long” is cut")
                 .contains("“tiny” is 20 px tall to touch");
+    }
+
+    /** Packed by the build, as small as the browser can take it, and no more of it than the first page needs. */
+    @Test
+    void theFirstViewAsksForLittleAndItComesPacked() throws Exception {
+        Page page = chromium.signedIn(server, 390, 844);
+        page.navigate(server.url("/today"));
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Today"))
+                .waitFor();
+        List<?> scripts = (List<?>) page.evaluate("() => performance.getEntriesByType('resource')"
+                + ".map((each) => new URL(each.name).pathname).filter((path) => path.endsWith('.js'))");
+        long bytes = 0;
+        for (Object script : scripts) {
+            HttpResponse<byte[]> gzip = fetched(script.toString(), "gzip");
+            bytes += gzip.body().length;
+            if (gzip.headers().firstValueAsLong("Content-Length").orElse(0) > LARGE_BYTES) {
+                assertThat(gzip.headers().firstValue("Content-Encoding")).as(script + "").contains("gzip");
+                HttpResponse<byte[]> best = fetched(script.toString(), "gzip, deflate, br, zstd");
+                assertThat(best.headers().firstValue("Content-Encoding")).as(script + "").contains("br");
+                assertThat(best.body().length).isLessThan(gzip.body().length);
+            }
+        }
+        assertThat(scripts).hasSizeGreaterThan(5);
+        assertThat(bytes).as("bytes of script, packed by gzip").isLessThan(MOST_BYTES);
+        assertThat(scripts.toString()).doesNotContain("morphotera-core");
+    }
+
+    private static HttpResponse<byte[]> fetched(String path, String coding) throws Exception {
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(server.url(path)))
+                                .header("Accept-Encoding", coding)
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
     }
 
     /** All that the router knows, on the field with the most kinds of test. */

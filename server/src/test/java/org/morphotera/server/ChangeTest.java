@@ -55,6 +55,32 @@ class ChangeTest {
     }
 
     @Test
+    void beginsWithWhatChangedMostAndNotWithWhatComesFirstByName() {
+        Land land = twice(new double[] {5.2, 5.4, 5.3, 5.5}, new double[] {6.1, 6.2, 6.3, 6.4});
+        // covered alike on three visits: more of them, and earlier in the alphabet
+        Map<String, Object> cover = Map.of("livingPct", 40, "litterPct", 20, "stonePct", 5, "barePct", 35);
+        for (LocalDate day : List.of(BEFORE.plusDays(1), AFTER.minusDays(300), AFTER.plusDays(1))) {
+            String visit = land.visit(day);
+            for (int i = 0; i < 4; i++) {
+                Land.ok(land.record(visit, i, "ground-cover", cover, day));
+            }
+        }
+        Map<String, Object> view = land.change("");
+        assertThat(Land.part(view, "chosen")).containsEntry("indicator", "ph");
+        assertThat(Land.part(view, "change")).containsEntry("verdict", "risen");
+    }
+
+    @Test
+    void whereNothingChangedItBeginsWithWhatWasReadOnMostVisits() {
+        Land land = twice(new double[] {5.2, 5.4, 5.3}, new double[] {5.2, 5.4, 5.3});
+        Map<String, Object> cover = Map.of("livingPct", 40, "litterPct", 20, "stonePct", 5, "barePct", 35);
+        for (LocalDate day : List.of(BEFORE.plusDays(1), AFTER.minusDays(300), AFTER.plusDays(1))) {
+            Land.ok(land.record(land.visit(day), 0, "ground-cover", cover, day));
+        }
+        assertThat(Land.part(land.change(""), "chosen")).containsEntry("indicator", "ground-cover");
+    }
+
+    @Test
     void ofTwoStopsNothingMayBeSaid() {
         Map<String, Object> view =
                 twice(new double[] {5.2, 5.4}, new double[] {6.2, 6.4}).change("?indicator=ph&method=ph");

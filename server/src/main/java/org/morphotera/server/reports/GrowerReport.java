@@ -48,7 +48,10 @@ final class GrowerReport {
         report.leading(face);
         report.agreed(work, proposed);
         report.again(face, work);
-        report.html.append("<h2 class='page'>By depth</h2>").append(FaceDrawing.of(face, units));
+        report.html
+                .append("<div class='whole'><h2>By depth</h2>")
+                .append(FaceDrawing.of(face, units))
+                .append("</div>");
         report.doneOfThePlan(work);
         report.functions(face);
         report.changes(changes);

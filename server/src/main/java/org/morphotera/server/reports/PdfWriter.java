@@ -38,7 +38,7 @@ public final class PdfWriter {
               vertical-align: top; } th { font-weight: bold; }
             .robust { color: #0c6a60; } .serviceable { color: #37658c; } .strained { color: #935a05; }
             .failing { color: #8b2c5b; } .robust, .serviceable, .strained, .failing { font-weight: bold; }
-            .page { page-break-before: always; margin-top: 0; }
+            .whole { page-break-inside: avoid; } .page { page-break-before: always; margin-top: 0; }
             .look-into { color: #8b2c5b; font-weight: bold; } .watch { color: #935a05; font-weight: bold; } .hold { color: #4b5a55; }
             .write { height: 8mm; border-bottom: 0.6pt solid #14211e; } .box { border: 0.6pt solid #14211e; }
             .test { page-break-inside: avoid; margin-top: 4mm; border-top: 0.8pt solid #14211e; padding-top: 1.5mm; }
