@@ -10,7 +10,7 @@ import { startSending } from '../device/outbox'
 import { mayOf, type May } from '../queries/role'
 import { ClockTray } from '../timers/ClockTray'
 import { Button } from '../ui/controls'
-import { LazyPanel } from '../ui/LazyPanel'
+import { Panel } from '../ui/Panel'
 import { Failed, Loading } from '../ui/states'
 import { KEYS, useKeys } from '../ui/keys'
 
@@ -187,7 +187,7 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
       <button type="button" className={clsx(quiet, 'ml-auto md:hidden')} onClick={() => setMenuOpen(true)}>
         Menu
       </button>
-      <LazyPanel title={practice} open={menuOpen} onClose={() => setMenuOpen(false)}>
+      <Panel title={practice} open={menuOpen} onClose={() => setMenuOpen(false)}>
         <ul className="grid">
           {actions.map((action) => (
             <li key={action.label} className="border-t border-rule">
@@ -204,13 +204,13 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
             </li>
           ))}
         </ul>
-      </LazyPanel>
+      </Panel>
       {change.isError && (
         <p role="alert" className="basis-full pb-2 text-sm text-failing">
           {change.error instanceof ApiError ? change.error.message : 'The setting was not kept.'}
         </p>
       )}
-      <LazyPanel title="Not everything is sent" open={leaving} onClose={() => setLeaving(false)}>
+      <Panel title="Not everything is sent" open={leaving} onClose={() => setLeaving(false)}>
         <p className="mb-4">
           {unsent} {unsent === 1 ? 'change is' : 'changes are'} kept on this device only. Signing out now
           would lose {unsent === 1 ? 'it' : 'them'}; wait for signal and {unsent === 1 ? 'it is' : 'they are'}{' '}
@@ -222,13 +222,13 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
           </Button>
           <Button onClick={() => leave.mutate()}>Sign out and lose {unsent === 1 ? 'it' : 'them'}</Button>
         </div>
-      </LazyPanel>
+      </Panel>
       {leave.isError && (
         <p role="alert" className="basis-full pb-2 text-sm text-failing">
           Signing out needs the server, and it was not reached.
         </p>
       )}
-      <LazyPanel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>
+      <Panel title="Keys" open={keysOpen} onClose={() => setKeysOpen(false)}>
         <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
           {KEYS.map(([key, what]) => (
             <div key={key} className="contents">
@@ -241,7 +241,7 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
             </div>
           ))}
         </dl>
-      </LazyPanel>
+      </Panel>
     </header>
   )
 }

@@ -1,11 +1,15 @@
 import clsx from 'clsx'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { AddFieldPanel } from '../fields/AddFieldPanel'
 import { queries } from '../queries/queries'
 import { useMay } from '../queries/role'
 import { Button, buttonLook } from '../ui/controls'
+
+// needed once in the life of a practice
+const AddFieldPanel = lazy(() =>
+  import('../fields/AddFieldPanel').then((m) => ({ default: m.AddFieldPanel })),
+)
 
 /** From an empty practice to a first result, down the ground one step at a time; gone once something was measured. */
 export function FirstSteps() {
@@ -79,7 +83,11 @@ export function FirstSteps() {
           </li>
         ))}
       </ol>
-      <AddFieldPanel open={adding} onClose={() => setAdding(false)} />
+      {adding && (
+        <Suspense>
+          <AddFieldPanel open onClose={() => setAdding(false)} />
+        </Suspense>
+      )}
     </section>
   )
 }

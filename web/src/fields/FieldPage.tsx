@@ -44,63 +44,59 @@ export function FieldPage() {
   const choose = (key: string | undefined) =>
     setSearch(key && key !== chosen ? { finding: key } : {}, { replace: true })
   return (
-    <div className="grid grow content-start lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)] lg:grid-rows-[auto_1fr] lg:content-stretch">
-      <section aria-label="The ground" className="px-5 py-6 sm:px-7">
-        <Title face={face} />
-        <div className="mb-5 grid gap-4 lg:hidden">
-          <Leading face={face} brief />
-          {may.work && (
-            <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
-              New visit
-            </Link>
+    <div className="flex grow flex-col lg:grid lg:grid-cols-[minmax(0,1.5fr)_minmax(22rem,1fr)]">
+      {/* on a phone both columns are one: what limits stands before the ground */}
+      <div className="contents lg:block">
+        <div className="order-1 px-5 pt-6 sm:px-7">
+          <Title face={face} />
+        </div>
+        <section aria-label="The ground" className="order-3 px-5 pb-6 sm:px-7">
+          <SoilFace
+            findings={face.findings}
+            layout={face.layout}
+            ground={face.ground}
+            next={may.work ? face.next : undefined}
+            texture={face.textureClass}
+            chosen={chosen}
+            lit={lit && new Set(lit.parts.map((part) => part.indicator))}
+            onChoose={choose}
+          />
+          {face.findings.length > 0 && (
+            <div className="flex justify-end">
+              <SaveMenu
+                name={face.field.name}
+                drawing={() => fetchText(`/api/fields/${face.field.id}/face.svg`)}
+              />
+            </div>
+          )}
+        </section>
+        <section aria-label="Years and photos" className="order-5 grid content-start gap-8 px-5 py-6 sm:px-7">
+          <History visits={face.visits} count={face.visitCount} events={face.events} />
+          <Photos field={id!} />
+        </section>
+      </div>
+      <aside className="contents lg:block lg:border-l lg:border-rule lg:bg-paper">
+        <div className="order-2 grid content-start gap-5 px-5 pb-5 sm:px-7 lg:px-8 lg:pt-6">
+          {finding ? (
+            <FindingDetails key={keyOf(finding)} finding={finding} onClose={() => choose(undefined)} />
+          ) : (
+            <>
+              <Leading face={face} />
+              {may.work && (
+                <Link to={`/fields/${id}/visit`} className={buttonLook('primary')}>
+                  New visit
+                </Link>
+              )}
+            </>
           )}
         </div>
-        <SoilFace
-          findings={face.findings}
-          layout={face.layout}
-          ground={face.ground}
-          next={may.work ? face.next : undefined}
-          texture={face.textureClass}
-          chosen={chosen}
-          lit={lit && new Set(lit.parts.map((part) => part.indicator))}
-          onChoose={choose}
-        />
-        {face.findings.length > 0 && (
-          <div className="flex justify-end">
-            <SaveMenu
-              name={face.field.name}
-              drawing={() => fetchText(`/api/fields/${face.field.id}/face.svg`)}
-            />
-          </div>
-        )}
-      </section>
-      <aside className="grid content-start gap-8 border-rule bg-paper px-5 py-6 sm:px-8 lg:row-span-2 lg:border-l">
-        {finding ? (
-          <FindingDetails key={keyOf(finding)} finding={finding} onClose={() => choose(undefined)} />
-        ) : (
-          <>
-            <div className="hidden lg:block">
-              <Leading face={face} />
-            </div>
-            {may.work && (
-              <Link to={`/fields/${id}/visit`} className={`${buttonLook('primary')} max-lg:hidden`}>
-                New visit
-              </Link>
-            )}
-          </>
-        )}
-        {may.work && <GoodDays field={id!} />}
-        <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
-        {may.work && <Events field={id!} events={face.events} stops={face.stops} />}
-        <Stops face={face} />
+        <div className="order-4 grid content-start gap-8 bg-paper px-5 py-6 sm:px-8">
+          {may.work && <GoodDays field={id!} />}
+          <Functions overall={face.overall} chosen={functionCode} onChoose={setFunctionCode} />
+          {may.work && <Events field={id!} events={face.events} stops={face.stops} />}
+          <Stops face={face} />
+        </div>
       </aside>
-      <section
-        aria-label="Years and photos"
-        className="grid content-start gap-8 px-5 py-6 sm:px-7 lg:col-start-1"
-      >
-        <History visits={face.visits} count={face.visitCount} events={face.events} />
-        <Photos field={id!} />
-      </section>
     </div>
   )
 }
@@ -126,8 +122,8 @@ function Title({ face }: { face: FieldFaceView }) {
   )
 }
 
-/** @param brief in two lines, for a phone: what it rests on is one tap away */
-function Leading({ face, brief }: { face: FieldFaceView; brief?: boolean }) {
+/** What limits, and how sure that is; on a phone in two lines, what it rests on one tap away. */
+function Leading({ face }: { face: FieldFaceView }) {
   const may = useMay()
   const units = useUnits()
   const { limit } = face
@@ -146,7 +142,8 @@ function Leading({ face, brief }: { face: FieldFaceView; brief?: boolean }) {
           {face.leading && (
             <p className="leading-snug text-soft">
               {Math.min(99, Math.round(face.leading.probability * 100))} % sure.{' '}
-              {brief ? `To confirm: ${face.leading.confirmation}` : face.leading.because.join(' · ')}.{' '}
+              <span className="lg:hidden">To confirm: {face.leading.confirmation}.</span>
+              <span className="max-lg:hidden">{face.leading.because.join(' · ')}.</span>{' '}
               {may.readPlans && (
                 <Link to={`/fields/${face.field.id}/limits`} className="text-accent underline">
                   All the evidence
@@ -155,7 +152,7 @@ function Leading({ face, brief }: { face: FieldFaceView; brief?: boolean }) {
             </p>
           )}
           {face.patches && <p className="leading-snug">{units.prose(face.patches)}</p>}
-          <p className={brief ? 'hidden' : undefined}>
+          <p className="max-lg:hidden">
             <LevelMark level={level} />
             {at && (
               <span className="text-soft">
@@ -182,7 +179,7 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
   const units = useUnits()
   const narrow = useNarrow()
   const place = useRef<HTMLDivElement>(null)
-  // on a phone it opens below the ground, out of sight
+  // on a phone it opens above the ground, out of sight
   useEffect(() => {
     if (narrow) place.current?.scrollIntoView({ block: 'start' })
   }, [narrow])

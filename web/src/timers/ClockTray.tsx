@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { useJobs, useReached, useStoreFails, useUnsent } from '../device/device'
 import { KeptJobs } from '../kept/KeptPanel'
-import { LazyPanel } from '../ui/LazyPanel'
+import { Panel } from '../ui/Panel'
 import { useAlarm, useAwake } from './alarm'
 import { AllClocks } from './ClocksPage'
 import { dueSteps, showSpan, testPath, useNow, useTimers, type Due } from './clocks'
@@ -58,7 +58,7 @@ export function ClockTray() {
           {kept.text}
         </span>
       </button>
-      <LazyPanel title="Clocks" open={open} onClose={() => setOpen(false)}>
+      <Panel title="Clocks" open={open} onClose={() => setOpen(false)}>
         <div className="grid gap-6">
           <AllClocks due={due} />
           <KeptJobs />
@@ -70,7 +70,7 @@ export function ClockTray() {
             The page of all clocks
           </Link>
         </div>
-      </LazyPanel>
+      </Panel>
     </footer>
   )
 }

@@ -104,9 +104,13 @@ class EveryPageIT extends Journeys {
             HttpResponse<byte[]> gzip = fetched(script.toString(), "gzip");
             bytes += gzip.body().length;
             if (gzip.headers().firstValueAsLong("Content-Length").orElse(0) > LARGE_BYTES) {
-                assertThat(gzip.headers().firstValue("Content-Encoding")).as(script + "").contains("gzip");
+                assertThat(gzip.headers().firstValue("Content-Encoding"))
+                        .as(script + "")
+                        .contains("gzip");
                 HttpResponse<byte[]> best = fetched(script.toString(), "gzip, deflate, br, zstd");
-                assertThat(best.headers().firstValue("Content-Encoding")).as(script + "").contains("br");
+                assertThat(best.headers().firstValue("Content-Encoding"))
+                        .as(script + "")
+                        .contains("br");
                 assertThat(best.body().length).isLessThan(gzip.body().length);
             }
         }

@@ -93,8 +93,7 @@ class FaceTest {
     void rootsAreListedWhereTheyEnd() {
         Map<String, Object> face = seen().face();
         List<Map<String, Object>> findings = Land.rows(face, "findings");
-        Map<String, Object> low =
-                Land.rows(Land.part(face, "layout"), "bands").get(3);
+        Map<String, Object> low = Land.rows(Land.part(face, "layout"), "bands").get(3);
         assertThat(low).containsEntry("band", "low-200-300");
         List<Integer> own = new ArrayList<>(places(low, "shown"));
         own.addAll(places(low, "folded"));
