@@ -187,8 +187,8 @@ function FieldCore({ field }: { field: FieldStrip }) {
   return (
     <li className="[contain-intrinsic-size:auto_14rem] [content-visibility:auto]">
       <Link to={`/fields/${field.id}`} className="group block">
-        <span className="block truncate text-lg font-bold group-hover:underline">{field.name}</span>
-        <span className="block truncate text-sm text-soft">
+        <span className="block text-lg leading-tight font-bold group-hover:underline">{field.name}</span>
+        <span className="block text-sm text-soft">
           {field.grower} ·{' '}
           {[field.crop ?? field.landUse, field.textureClass]
             .filter(Boolean)

@@ -241,7 +241,7 @@ function FindingRow({
       onBlur={() => onTouch(undefined)}
       title={`${depth}${finding.stops.length} ${finding.stops.length === 1 ? 'stop' : 'stops'}`}
       className={clsx(
-        'grid min-h-11 w-full grid-cols-[1.35rem_minmax(0,1fr)_auto] items-center gap-x-2 rounded-sm px-1 text-left leading-tight hover:bg-paper aria-pressed:bg-paper sm:min-h-9',
+        'grid min-h-11 w-full grid-cols-[1.35rem_minmax(0,1fr)_auto] items-center gap-x-2 rounded-sm px-1 text-left leading-tight hover:bg-paper aria-pressed:bg-paper lg:min-h-9',
         first && 'py-1',
       )}
     >

@@ -115,7 +115,7 @@ function Pick({
           {view.series.map((each) => (
             <option key={key(each)} value={key(each)}>
               {each.label}, {units.prose(each.depth)}
-              {alone(each) ? '' : `, by ${each.methodTitle.toLowerCase()}`}
+              {alone(each) ? '' : `, by ${each.methodTitle}`}
             </option>
           ))}
         </Select>

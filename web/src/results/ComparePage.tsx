@@ -79,9 +79,9 @@ function Chooser({ label, side, onChange }: { label: string; side: Side; onChang
   const fields = useQuery(queries.fields({ order: 'name' })).data ?? []
   const chosen = useQuery(queries.field(side.field)).data
   return (
-    <fieldset className="grid grid-cols-2 items-end sm:grid-cols-3 gap-2 border-t border-strong-rule pt-2">
+    <fieldset className="grid grid-cols-2 items-end xl:grid-cols-3 gap-2 border-t border-strong-rule pt-2">
       <legend className="pr-3 font-bold">{label}</legend>
-      <label className="col-span-2 grid gap-1 text-sm text-soft sm:col-span-1">
+      <label className="col-span-2 grid gap-1 text-sm text-soft xl:col-span-1">
         Field
         <Select value={side.field} onChange={(event) => onChange({ field: event.target.value })}>
           {!fields.some((each) => each.id === side.field) && chosen && (

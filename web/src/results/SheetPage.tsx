@@ -284,7 +284,7 @@ function AllStops({ sheet, school }: MarksProps) {
                         <Link
                           to={`/measurements/${mark.measurementId}`}
                           title="Readings and working"
-                          className="inline-flex min-h-7 items-center gap-1.5 hover:underline print:min-h-0 print:no-underline"
+                          className="inline-flex min-h-7 items-center gap-1.5 hover:underline max-lg:min-h-11 print:min-h-0 print:no-underline"
                         >
                           <MarkText mark={mark} school={school} />
                         </Link>

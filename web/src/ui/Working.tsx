@@ -24,7 +24,7 @@ export function FigureButton({
         type="button"
         title="How this was worked out"
         onClick={() => setOpen(true)}
-        className={`decoration-dotted underline-offset-4 max-sm:min-h-11 hover:underline ${className ?? ''}`}
+        className={`decoration-dotted underline-offset-4 max-lg:min-h-11 hover:underline ${className ?? ''}`}
       >
         {text ?? units.text(figure.value, figure.unit)}
       </button>

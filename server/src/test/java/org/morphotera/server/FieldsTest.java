@@ -214,21 +214,22 @@ class FieldsTest {
     }
 
     @Test
-    void aFacesLayoutHasARowForEachFinding() {
+    void whatWasReadAboveTheGroundStandsAboveItAndAllElseBelow() {
         Land land = new Land(advisor, 1);
         String visit = land.visit(DAY);
         land.ph(visit, 0, 6.4, DAY);
         Land.ok(land.record(
                 visit, 0, "ground-cover", Map.of("livingPct", 60, "litterPct", 20, "stonePct", 5, "barePct", 15), DAY));
         Map<String, Object> face = land.face();
-        Map<String, Object> layout = Land.part(face, "layout");
-        List<?> rows = (List<?>) layout.get("rowY");
-        assertThat(rows).hasSameSizeAs(Land.rows(face, "findings"));
-        for (int i = 0; i < rows.size(); i++) {
-            boolean above = !Land.rows(face, "findings").get(i).containsKey("depthTopMm");
-            assertThat(((Number) rows.get(i)).doubleValue() < Land.number(layout, "surface"))
-                    .isEqualTo(above);
+        List<Map<String, Object>> findings = Land.rows(face, "findings");
+        List<Map<String, Object>> bands = Land.rows(Land.part(face, "layout"), "bands");
+        for (int i = 0; i < bands.size(); i++) {
+            boolean above = i == 0;
+            ((List<?>) bands.get(i).get("shown"))
+                    .forEach(index -> assertThat(findings.get((Integer) index).containsKey("depthTopMm"))
+                            .isNotEqualTo(above));
         }
-        assertThat(Land.rows(layout, "scale")).hasSize(2);
+        assertThat((List<?>) bands.get(0).get("shown")).hasSize(1);
+        assertThat(Land.number(Land.part(face, "layout"), "deepestMm")).isEqualTo(400);
     }
 }
