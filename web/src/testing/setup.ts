@@ -1,3 +1,8 @@
+import { configure } from '@testing-library/react'
+
+// what is fetched when it is needed takes longer on a busy machine; a test that waits in vain fails all the same
+configure({ asyncUtilTimeout: 6000 })
+
 /**
  * The client keeps the fetch of its first moment; this one asks at each call, so that a test may put its own in place.
  */
