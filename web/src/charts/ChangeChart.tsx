@@ -5,6 +5,7 @@ import type { ChangeView } from '../api/schema'
 import { asLevel, levelFill } from '../ui/levels'
 import { useWidth } from '../ui/useWidth'
 import { plainNumber, useUnits } from '../units/units'
+import { UprightAxis } from './UprightAxis'
 
 /** Before the page knows how much room there is, and on paper. */
 const USUAL_WIDTH = 760
@@ -104,23 +105,14 @@ export function ChangeChart({ view }: { view: ChangeView }) {
           .join('; ')}`}
       >
         <g fontSize="13" fill="var(--soft)">
-          {y.ticks(6).map((tick) => (
-            <g key={tick}>
-              <line
-                x1={MARGIN.left}
-                x2={width - MARGIN.right}
-                y1={y(tick)}
-                y2={y(tick)}
-                stroke="var(--rule)"
-              />
-              <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
-                {plainNumber(tick)}
-              </text>
-            </g>
-          ))}
-          <text x={MARGIN.left - 8} y={MARGIN.top - 16} textAnchor="end">
-            {label}
-          </text>
+          <UprightAxis
+            scale={y}
+            ticks={6}
+            left={MARGIN.left}
+            right={width - MARGIN.right}
+            label={label}
+            labelY={MARGIN.top - 16}
+          />
           {x.ticks(width < 500 ? 4 : 7).map((tick) => (
             <text key={tick.getTime()} x={x(tick)} y={height - 10} textAnchor="middle">
               {tick.getMonth() === 0 ? tick.getFullYear() : ''}

@@ -5,6 +5,7 @@ import { useRef } from 'react'
 import type { Outlook } from '../api/schema'
 import { useWidth } from '../ui/useWidth'
 import { plainNumber } from '../units/units'
+import { UprightAxis } from './UprightAxis'
 
 /** Before the page knows how much room there is. */
 const USUAL_WIDTH = 460
@@ -53,23 +54,14 @@ export function OutlookChart({ outlook }: { outlook: Outlook }) {
         aria-label={`${outlook.label}, expected ${expected.map((point) => `${point.on} ${plainNumber(point.value)}`).join('; ')}`}
       >
         <g fontSize="12" fill="var(--soft)">
-          {y.ticks(5).map((tick) => (
-            <g key={tick}>
-              <line
-                x1={MARGIN.left}
-                x2={width - MARGIN.right}
-                y1={y(tick)}
-                y2={y(tick)}
-                stroke="var(--rule)"
-              />
-              <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">
-                {plainNumber(tick)}
-              </text>
-            </g>
-          ))}
-          <text x={MARGIN.left - 6} y={12} textAnchor="end">
-            {outlook.unit}
-          </text>
+          <UprightAxis
+            scale={y}
+            ticks={5}
+            left={MARGIN.left}
+            right={width - MARGIN.right}
+            label={outlook.unit}
+            labelY={12}
+          />
           {x
             .ticks(width < 400 ? 4 : 6)
             .filter((tick) => tick.getMonth() === 0)

@@ -5,12 +5,14 @@ import { api, ApiError, must } from '../api/client'
 import type { Laboratory } from '../api/schema'
 import { queries } from '../queries/queries'
 import { Button, Check, Input, Labelled } from '../ui/controls'
+import { useMoney } from '../units/money'
 import { useLabTests } from './tests'
 
 /** A laboratory with its prices. */
 export function LaboratoryForm({ known, onDone }: { known?: Laboratory; onDone: () => void }) {
   const client = useQueryClient()
   const options = useLabTests()
+  const money = useMoney()
   const [id] = useState(() => known?.id ?? uuid())
   const [name, setName] = useState(known?.name ?? '')
   const [contact, setContact] = useState(known?.contact ?? '')
@@ -70,7 +72,9 @@ export function LaboratoryForm({ known, onDone }: { known?: Laboratory; onDone: 
         onChange={setSimulated}
       />
       <fieldset className="grid gap-2">
-        <legend className="mb-1 text-sm text-soft">Price of a test, as your practice counts</legend>
+        <legend className="mb-1 text-sm text-soft">
+          {money.isSet ? money.sum('Price of a test') : 'Price of a test, as your practice counts'}
+        </legend>
         {options.map((option) => (
           <label key={option.code} className="grid grid-cols-[minmax(0,1fr)_7rem] items-center gap-3">
             <span>{option.label}</span>

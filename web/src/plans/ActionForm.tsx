@@ -9,6 +9,7 @@ import { pruned } from '../api/readings'
 import { ReadingForm } from '../forms/ReadingForm'
 import { useCore } from '../core/core'
 import { showDay, today } from '../words/dates'
+import { useMoney } from '../units/money'
 import { Button, Choice, Input, Labelled, Select, QuantityInput } from '../ui/controls'
 import { DateInput } from '../ui/DateInput'
 import { WorkingLines } from '../ui/Working'
@@ -86,6 +87,7 @@ export function ActionForm({
   onDone: () => void
 }) {
   const core = useCore()
+  const money = useMoney()
   const client = useQueryClient()
   const me = useQuery(queries.session()).data?.me
   const calculator = useQuery(queries.plans()).data?.find((each) => each.id === subject.calculator)
@@ -265,7 +267,7 @@ export function ActionForm({
         {day('dueTo', 'To')}
         {text('person', 'Who', me?.name)}
         <QuantityInput
-          label="Cost"
+          label={money.sum('Cost')}
           unit=""
           value={entry.cost}
           placeholder={cost === undefined ? undefined : String(Math.round(cost))}

@@ -79,7 +79,7 @@ function Agreed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ActionView) =
         <p className="text-soft">
           {plan.proposals.length > 0
             ? 'Nothing agreed yet. Take up what is proposed below.'
-            : 'Nothing limits this field enough to act on. Come back when it is tested again.'}
+            : 'Nothing limits this field enough to act on, as far as it was tested. What its tests ask for stands here, in the order of the work.'}
         </p>
       </section>
     )

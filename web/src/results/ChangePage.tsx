@@ -47,7 +47,10 @@ export function ChangePage() {
         <FieldNav id={id!} />
       </header>
       {view.chosen === undefined ? (
-        <p className="text-soft">Nothing was measured here yet, so nothing can have changed.</p>
+        <p className="text-soft">
+          Nothing was measured here yet, so nothing can have changed. The same test at the same stops, a year
+          later, shows here whether it did.
+        </p>
       ) : (
         <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
           <section aria-label="Readings" className="grid content-start gap-4">

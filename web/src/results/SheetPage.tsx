@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
+import { ApiError } from '../api/client'
 import { queries } from '../queries/queries'
 import type { Mark, PointsView, SheetRow, SheetView } from '../api/schema'
 import { showDay, words } from '../words/dates'
@@ -34,7 +35,17 @@ export function SheetPage() {
     return (
       <div className="px-5 py-7 sm:px-7">
         <FieldNav id={id!} />
-        <Failed error={query.error} retry={() => query.refetch()} />
+        {!visit && query.error instanceof ApiError && query.error.status === 404 ? (
+          <div className="grid max-w-xl gap-2 py-8">
+            <h2 className="text-xl">No sheet yet</h2>
+            <p className="text-soft">
+              Nothing was tested here. Once a visit has its first test, its sheet stands here, stop beside
+              stop.
+            </p>
+          </div>
+        ) : (
+          <Failed error={query.error} retry={() => query.refetch()} />
+        )}
       </div>
     )
   const sheet = query.data

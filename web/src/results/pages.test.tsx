@@ -219,6 +219,10 @@ describe('the sheet of a visit', () => {
 
   it('says that a field has no visit to show', async () => {
     openSheet(new Refusal(404, { detail: 'There is no such visit.' }))
+    expect(await screen.findByRole('heading', { name: 'No sheet yet' })).toBeTruthy()
+    await putAway()
+    // one that was asked for is missing: that is another matter
+    openSheet(new Refusal(404, { detail: 'There is no such visit.' }), '/fields/f/sheet?visit=gone')
     expect(await screen.findByText(/no such visit/i)).toBeTruthy()
   })
 })

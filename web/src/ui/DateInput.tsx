@@ -37,12 +37,12 @@ export function DateInput({
           onBlur?.(event)
         }}
       />
-      {!held && /^\d{4}-\d{2}-\d{2}$/.test(day) && (
+      {!held && (
         <span
           aria-hidden
           className="pointer-events-none absolute inset-y-0.5 right-9 left-0.5 flex items-center bg-paper px-2.5"
         >
-          {showDay(day)}
+          {/^\d{4}-\d{2}-\d{2}$/.test(day) ? showDay(day) : <span className="text-soft">no day</span>}
         </span>
       )}
     </span>

@@ -38,7 +38,7 @@ export function Labelled({
   const id = useId()
   const about = error || help ? `${id}-about` : undefined
   return (
-    <div className="grid content-start gap-1">
+    <div className="grid min-w-0 content-start gap-1">
       <label htmlFor={id} className="text-sm text-soft">
         {label}
       </label>

@@ -11,6 +11,8 @@ export function useMoney() {
   return {
     /** where none is set, words say which it is */
     isSet: currency !== undefined,
+    /** a label of a sum of money that is entered */
+    sum: (label: string) => (currency ? `${label}, ${currency}` : label),
     /** a label of something entered in a unit, with the currency where that is money */
     label: (label: string, unit: string | undefined) =>
       currency && unit === PER_TONNE ? `${label}, ${currency}` : label,

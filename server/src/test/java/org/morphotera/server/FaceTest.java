@@ -90,6 +90,27 @@ class FaceTest {
     }
 
     @Test
+    void aNewerColourOfTheSameBandTakesThePlaceOfTheOneBefore() {
+        Land land = seen();
+        LocalDate later = DAY.plusDays(200);
+        String visit = land.visit(later);
+        Map<String, Object> darker = Map.of("hue", "10YR", "value", 2, "chroma", 1);
+        for (int i = 0; i < 3; i++) {
+            // from another layer of the same band
+            Land.ok(land.record(
+                    visit,
+                    i,
+                    "colour",
+                    Map.of("sample", darker, "moist", true),
+                    later,
+                    Map.of("depthTopMm", 0, "depthBottomMm", 220)));
+        }
+        assertThat(Land.rows(Land.part(land.face(), "ground"), "tints"))
+                .singleElement()
+                .satisfies(tint -> assertThat(tint).containsEntry("bottomMm", 220.0));
+    }
+
+    @Test
     void rootsAreListedWhereTheyEnd() {
         Map<String, Object> face = seen().face();
         List<Map<String, Object>> findings = Land.rows(face, "findings");

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
 import org.springframework.stereotype.Component;
 
@@ -31,11 +32,8 @@ public class GroundMarks {
                 .toList();
     }
 
-    private record Place(
-            UUID stop,
-            String method,
-            @Nullable Double topMm,
-            @Nullable Double bottomMm) {}
+    /** What a newer test of the same takes the place of, as on the face: one in the same band. */
+    private record Place(UUID stop, String method, DepthBand band) {}
 
     /**
      * @param stops to be drawn together
@@ -45,19 +43,22 @@ public class GroundMarks {
         Map<Place, UUID> newest = new HashMap<>();
         for (MeasurementReader.TestRow row : tests(practice, stops, visit)) {
             if (drawing.contains(row.method()) && stops.contains(row.stopId())) {
-                newest.put(new Place(row.stopId(), row.method(), row.depthTopMm(), row.depthBottomMm()), row.id());
+                DepthBand band = DepthBand.ofMiddle(layer(row.depthTopMm(), row.depthBottomMm()));
+                newest.put(new Place(row.stopId(), row.method(), band), row.id());
             }
         }
         List<GroundMark> marks = new ArrayList<>();
         for (StoredMeasurement stored :
                 newest.isEmpty() ? List.<StoredMeasurement>of() : rows.measurements(practice, newest.values())) {
             Measurement test = form.measurement(stored);
-            DepthLayer layer = test.depthTopMm() == null || test.depthBottomMm() == null
-                    ? null
-                    : new DepthLayer(test.depthTopMm(), test.depthBottomMm());
+            DepthLayer layer = layer(test.depthTopMm(), test.depthBottomMm());
             marks.addAll(methods.get(test.method()).marks(test.readings(), test.evaluation(), layer));
         }
         return marks;
+    }
+
+    private static @Nullable DepthLayer layer(@Nullable Double topMm, @Nullable Double bottomMm) {
+        return topMm == null || bottomMm == null ? null : new DepthLayer(topMm, bottomMm);
     }
 
     /** Oldest first. */

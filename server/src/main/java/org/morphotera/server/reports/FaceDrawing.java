@@ -229,9 +229,9 @@ final class FaceDrawing {
     /** Those that hold or are serviceable, by name as far as they are few. */
     private String rest(FaceLayout.FaceBand band) {
         List<String> names = band.folded().stream()
-                .map(i -> view.findings().get(i).label().toLowerCase(Locale.ROOT))
+                .map(i -> GrowerReport.lower(view.findings().get(i).label()))
                 .toList();
-        return names.size() <= NAMED
+        return names.size() <= NAMED + 1
                 ? "also " + String.join(", ", names)
                 : "also " + String.join(", ", names.subList(0, NAMED)) + " and " + (names.size() - NAMED) + " more";
     }

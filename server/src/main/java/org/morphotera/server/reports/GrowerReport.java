@@ -175,7 +175,8 @@ final class GrowerReport {
         return told.substring(0, 1).toUpperCase(Locale.ROOT) + told.substring(1);
     }
 
-    private static String lower(String told) {
+    /** As within a sentence. */
+    static String lower(String told) {
         return told.startsWith("pH") ? told : told.substring(0, 1).toLowerCase(Locale.ROOT) + told.substring(1);
     }
 

@@ -109,6 +109,9 @@ class FaceDrawingTest {
         assertThat(FaceDrawing.of(view(many), ShownUnits.METRIC))
                 .contains("also well 1, well 2, well 3 and 3 more")
                 .doesNotContain("Well 4");
+        List<Faces.FindingView> few = new ArrayList<>(many.subList(0, 4));
+        few.add(finding("pH", 0.0, 100.0, 0.95, 6.4));
+        assertThat(FaceDrawing.of(view(few), ShownUnits.METRIC)).contains("also well 1, well 2, well 3, pH<");
     }
 
     @Test
