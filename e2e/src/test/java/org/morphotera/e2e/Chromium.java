@@ -73,6 +73,11 @@ final class Chromium implements AutoCloseable {
                         new Page.GetByRoleOptions().setName("Fields").setExact(true))
                 .click();
         page.waitForURL("**/fields");
+        // the page before stays in sight until the next one was fetched
+        page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Fields").setExact(true))
+                .waitFor();
         return page;
     }
 
