@@ -3,7 +3,9 @@ import { Suspense, useMemo, useState } from 'react'
 import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { queries } from '../queries/queries'
-import type { Draft, MethodEntry, Stop, VisitView } from '../api/schema'
+import type { Draft, MethodEntry, Stop } from '../api/schema'
+import { useContextOf } from '../core/core'
+import type { ShownVisit } from '../device/overlay'
 import { useKeys } from '../ui/keys'
 import { useVisit } from '../visits/useVisit'
 import { PhotoBefore, PhotoButton } from '../photos/PhotoButton'
@@ -82,7 +84,7 @@ function Capture({
   readings: Record<string, unknown> | undefined
   takenAt: string | undefined
   stored: Draft | undefined
-  view: VisitView
+  view: ShownVisit
   stop: Stop
   method: MethodEntry
   methods: MethodEntry[]
@@ -94,7 +96,7 @@ function Capture({
     stored,
   )
   const { depthTopMm, depthBottomMm } = draft.place
-  const context = { ...view.contexts[stop.id], depthTopMm, depthBottomMm }
+  const context = { ...useContextOf(view, stop.id), depthTopMm, depthBottomMm }
   const next = nextTest(view, methods, { stop: stop.id, method: method.id })
   const nextPath = next && testPath(view.visit.id, next.stop.id, next.method.id)
   useKeys({ n: () => nextPath && navigate(nextPath) })
@@ -170,7 +172,7 @@ function Capture({
 }
 
 /** What came of the test before, in a line, while the walk goes on. */
-function LastMade({ view, methods }: { view: VisitView; methods: MethodEntry[] }) {
+function LastMade({ view, methods }: { view: ShownVisit; methods: MethodEntry[] }) {
   const made = (useLocation().state as { made?: string } | null)?.made
   const test = view.measurements.find((each) => each.id === made)
   if (!test) return null

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import type { Fault } from '../api/client'
 import { queries } from '../queries/queries'
 import type { Readings } from '../api/readings'
-import type { Envelope, NoteText } from '../api/schema'
+import type { Envelope, NoteText, VisitView } from '../api/schema'
 
 export type Outcome = { envelope: Envelope; faults?: undefined } | { envelope?: undefined; faults: Fault[] }
 
@@ -33,6 +33,8 @@ export type Core = {
   straightened: (picture: Points) => (Points & { told: CardPlaces }) | undefined
   /** a picture of what a test reads, drawn; of crumbs that before, or with 1 that after */
   drawnPhoto: (kind: string, readings: Readings, seed: number, which?: number) => Points
+  /** what is known at a stop when a test is made there, by what is on record and what was recorded since */
+  contextOf: (place: VisitView['place'], recorded: unknown[], stop: string) => Readings
   /** what to mind about a day, its season by its ISO date */
   conditions: (context: Readings, date: string, south: boolean) => NoteText[]
 }
@@ -78,12 +80,29 @@ export function useCore(): Core | undefined {
         },
         drawnPhoto: (kind, readings, seed, which = 0) =>
           compiled.drawnPhoto(kind, JSON.stringify(readings), seed, which),
+        contextOf: (place, recorded, stop) =>
+          JSON.parse(compiled.contextOf(JSON.stringify(place), JSON.stringify(recorded), stop)),
         conditions: (context, date, south) =>
           JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
       }
     },
   })
   return core
+}
+
+/** What is known at a stop of a visit; nothing until the core is loaded. */
+export function useContextOf(
+  view: { place: VisitView['place']; recorded: unknown[] },
+  stop: string,
+): Readings {
+  const core = useCore()
+  const key = JSON.stringify([view.place, view.recorded, stop])
+  return useMemo(
+    () => core?.contextOf(view.place, view.recorded, stop) ?? {},
+    // the key stands for place, recorded tests and stop
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [core, key],
+  )
 }
 
 /** The evaluation of readings as they stand, at once; undefined until the core is loaded. */

@@ -39,7 +39,11 @@ function useMade(view: DayView | undefined, jobs: Job[]): MadeTest[] {
       visits[i]?.data ??
       (begun &&
         field &&
-        visitFrom(begun, { ...EMPTY_FIELD, id: field.id, name: field.name }, field.stops, ''))
+        visitFrom(
+          begun,
+          { field: { ...EMPTY_FIELD, id: field.id, name: field.name }, stops: field.stops },
+          '',
+        ))
     return base ? withKept(base, jobs, methods ?? []).measurements : []
   })
 }

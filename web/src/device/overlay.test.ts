@@ -1,5 +1,7 @@
+import { contextOf } from '@morphotera/core'
 import { describe, expect, it } from 'vitest'
 import type { MethodEntry, Timer, VisitView } from '../api/schema'
+import { evaluated } from '../testing/realCore'
 import { differingEntries } from './differences'
 import type { Job } from './device'
 import { clocksWithKept, visitFrom, withKept } from './overlay'
@@ -25,14 +27,17 @@ const METHODS = [
 const VIEW = {
   visit: { id: 'v', version: 1 },
   stops: [{ id: 's' }],
-  contexts: { s: { landUse: 'arable' } },
+  place: { field: { landUse: 'arable' }, visit: { visitedOn: '2030-04-01' }, events: [], found: [] },
   measurements: [],
   drafts: [{ id: 'm' }],
   observations: [],
 } as unknown as VisitView
 
+// opens the core with the files that the server hands out
+evaluated('texture-feel', {})
+
 describe('what is kept and not sent', () => {
-  it('shows a recorded test with its level, its texture for the tests after it, and no draft any more', () => {
+  it('shows a recorded test with its level, hands it on for the tests after it, and has no draft any more', () => {
     const envelope = {
       ratings: [{ indicator: 'slaking', school: 'standing', level: 'strained' }],
       classes: { textureClass: 'loam' },
@@ -40,21 +45,28 @@ describe('what is kept and not sent', () => {
     const test = job({
       kind: 'measurement',
       target: 'm',
-      body: { visitId: 'v', stopId: 's', method: 'crumb-stability' },
+      body: {
+        visitId: 'v',
+        stopId: 's',
+        method: 'crumb-stability',
+        takenAt: '2030-04-01T08:00:00Z',
+      },
       envelope: envelope as never,
     })
     const shown = withKept(VIEW, [test], METHODS)
     expect(shown.measurements[0]!.results).toEqual([
       { indicator: 'slaking', label: 'Crumbs hold', level: 'strained' },
     ])
-    expect(shown.contexts['s']).toEqual({ landUse: 'arable', textureClass: 'loam' })
+    expect(shown.recorded).toEqual([
+      { id: 'm', stopId: 's', method: 'crumb-stability', takenAt: '2030-04-01T08:00:00Z', envelope },
+    ])
     expect(shown.drafts).toEqual([])
     expect(VIEW.measurements).toEqual([])
   })
 
   it('leaves another visit and a refused test alone', () => {
     const other = job({ kind: 'measurement', target: 'm', body: { visitId: 'w', stopId: 's' } })
-    expect(withKept(VIEW, [other], METHODS)).toBe(VIEW)
+    expect(withKept(VIEW, [other], METHODS)).toEqual({ ...VIEW, recorded: [] })
     const refused = job({ ...other, body: { visitId: 'v', stopId: 's' }, state: 'refused' })
     expect(withKept(VIEW, [refused], METHODS).measurements).toEqual([])
   })
@@ -62,14 +74,25 @@ describe('what is kept and not sent', () => {
   it('lets conditions be changed twice before either is sent', () => {
     const once = job({ body: { soilMoisture: 'wet', version: 1 } })
     const twice = job({ seq: 2, body: { soilMoisture: 'dry', version: 2 } })
-    expect(withKept(VIEW, [once, twice], METHODS).visit).toMatchObject({ soilMoisture: 'dry', version: 3 })
+    const shown = withKept(VIEW, [once, twice], METHODS)
+    expect(shown.visit).toMatchObject({ soilMoisture: 'dry', version: 3 })
+    expect(shown.place.visit).toMatchObject({ soilMoisture: 'dry' })
   })
 
   it('makes a whole visit that the server has never heard of', () => {
     const field = { id: 'f', landUse: 'pasture', textureClass: 'loam' }
     const begun = job({ body: { fieldId: 'f', visitedOn: '2030-04-01', soilMoisture: 'moist', version: 0 } })
-    const view = visitFrom(begun, field as never, [{ id: 's' }] as never, 'A. Advisor')
-    expect(view.contexts).toEqual({ s: { landUse: 'pasture', textureClass: 'loam', soilMoisture: 'moist' } })
+    const events = [{ kind: 'straw', happenedOn: '2029-10-02' }]
+    const at = { field, stops: [{ id: 's' }], southern: false, events } as never
+    const view = visitFrom(begun, at, 'A. Advisor')
+    const known = JSON.parse(contextOf(JSON.stringify(view.place), '[]', 's'))
+    expect(known).toEqual({
+      landUse: 'pasture',
+      textureClass: 'loam',
+      soilMoisture: 'moist',
+      season: 'spring',
+      carbonAddedLastAutumn: true,
+    })
     expect(withKept(view, [begun], METHODS).visit.version).toBe(1)
   })
 

@@ -1,18 +1,49 @@
-import type { Field, MadeTest, MeasurementWrite, MethodEntry, Stop, Timer, VisitView } from '../api/schema'
+import type {
+  Envelope,
+  Field,
+  MadeTest,
+  ManagementEvent,
+  MeasurementWrite,
+  MethodEntry,
+  Stop,
+  Timer,
+  VisitView,
+} from '../api/schema'
 import { bodyOf, type Job } from './device'
 
+/** A test recorded on this device, as the core asks for it. */
+export type Recorded = Pick<MeasurementWrite, 'stopId' | 'method' | 'takenAt' | 'supersedes'> & {
+  id: string
+  envelope?: Envelope
+}
+
+/** A visit as pages show it; `recorded` is what this device recorded on it beyond what its `place` tells. */
+export type ShownVisit = VisitView & { recorded: Recorded[] }
+
+/** What a visit is begun on. */
+export type VisitedField = {
+  field: Field
+  stops: Stop[]
+  southern?: boolean
+  events?: ManagementEvent[]
+  textures?: VisitView['place']['found']
+}
+
 /** A visit that so far is on this device only, from the field it is made on. */
-export function visitFrom(job: Job, field: Field, stops: Stop[], person: string): VisitView {
+export function visitFrom(job: Job, at: VisitedField, person: string): VisitView {
   const visit = { id: job.target, personId: job.person, person, ...bodyOf(job, 'visit')! }
-  const { soilMoisture, daysSinceRain, soilTempC } = visit
-  const { landUse, crop, purpose, textureClass } = field
-  const context = { landUse, crop, purpose, textureClass, soilMoisture, daysSinceRain, soilTempC }
-  const known = Object.fromEntries(Object.entries(context).filter(([, value]) => value !== undefined))
   return {
     visit,
-    field,
-    stops,
-    contexts: Object.fromEntries(stops.map((stop) => [stop.id, known])),
+    field: at.field,
+    stops: at.stops,
+    place: {
+      field: at.field,
+      visit,
+      southern: at.southern ?? false,
+      events: at.events ?? [],
+      found: at.textures ?? [],
+    },
+    contexts: {},
     warnings: [],
     measurements: [],
     drafts: [],
@@ -22,16 +53,17 @@ export function visitFrom(job: Job, field: Field, stops: Stop[], person: string)
 }
 
 /** A visit as it will be once everything kept on this device is sent. */
-export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): VisitView {
+export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): ShownVisit {
   const own = jobs.filter((job) => job.body?.visitId === view.visit.id || job.target === view.visit.id)
-  if (own.length === 0) return view
-  const next = { ...view, contexts: { ...view.contexts } }
+  const next: ShownVisit = { ...view, recorded: [] }
   for (const job of own) {
     if (job.state === 'refused' || job.state === 'differs') continue
     const visit = bodyOf(job, 'visit')
     // once sent, the server's answer has this version or a later one
-    if (visit && visit.version >= next.visit.version)
+    if (visit && visit.version >= next.visit.version) {
       next.visit = { ...next.visit, ...visit, version: visit.version + 1 }
+      next.place = { ...next.place, visit: next.visit }
+    }
     const noticed = bodyOf(job, 'observation')
     if (noticed) {
       const seen = { id: job.target, ...noticed }
@@ -49,9 +81,11 @@ export function withKept(view: VisitView, jobs: Job[], methods: MethodEntry[]): 
         ...next.measurements.filter((each) => each.id !== body.supersedes),
         madeTest(job, body, methods),
       ]
-      const texture = job.envelope?.classes['textureClass']
-      if (typeof texture === 'string')
-        next.contexts[body.stopId] = { ...next.contexts[body.stopId], textureClass: texture }
+      const { stopId, method, takenAt, supersedes } = body
+      next.recorded = [
+        ...next.recorded,
+        { id: job.target, stopId, method, takenAt, supersedes, envelope: job.envelope },
+      ]
     }
   }
   const gone = new Set(next.measurements.map((each) => each.id))

@@ -1,5 +1,7 @@
 package org.morphotera.browser;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +11,8 @@ import org.morphotera.core.Methods;
 import org.morphotera.core.PhotoKinds;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
+import org.morphotera.core.context.Additions;
+import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
@@ -140,17 +144,8 @@ public final class PageCore {
      */
     @JSExport
     public static String amount(String calculator, String answerJson, boolean garden, boolean us) {
-        Map<?, ?> tree = (Map<?, ?>) JsonTree.parse(answerJson);
-        Map<String, Envelope.Figure> values = new LinkedHashMap<>();
-        ((Map<?, ?>) tree.get("values")).forEach((name, part) -> {
-            Map<?, ?> figure = (Map<?, ?>) part;
-            double value = ((Number) figure.get("value")).doubleValue();
-            values.put((String) name, new Envelope.Figure(value, (String) figure.get("unit"), null, null));
-        });
-        Map<String, Object> classes = new LinkedHashMap<>();
-        ((Map<?, ?>) tree.get("classes")).forEach((name, code) -> classes.put((String) name, code));
-        Envelope envelope = new Envelope(calculator, values, classes, List.of(), List.of(), Map.of(), List.of());
-        String words = Amount.of(calculator, envelope, garden, ShownUnits.of(us), messages);
+        String words = Amount.of(
+                calculator, envelope((Map<?, ?>) JsonTree.parse(answerJson)), garden, ShownUnits.of(us), messages);
         return words == null ? "" : words;
     }
 
@@ -224,6 +219,63 @@ public final class PageCore {
         List<FaultText> faults = FaultText.of(((Outcome.Refused) outcome).faults(), messages);
         refused.put("errors", faults.stream().map(PageCore::fault).toList());
         return JsonTree.write(refused);
+    }
+
+    /**
+     * The context of a test at a stop.
+     *
+     * @param placeJson see {@link PlaceAndDay#of}
+     * @param recordedJson tests that were recorded since, in that order: {@code id}, {@code stopId}, {@code method},
+     *     {@code takenAt}, {@code supersedes?}, {@code envelope?}
+     */
+    @JSExport
+    public static String contextOf(String placeJson, String recordedJson, String stop) {
+        PlaceAndDay place = PlaceAndDay.of((Map<?, ?>) JsonTree.parse(placeJson));
+        for (Object each : (List<?>) JsonTree.parse(recordedJson)) {
+            Map<?, ?> test = (Map<?, ?>) each;
+            PlaceAndDay.ContextReading found = test.get("envelope") instanceof Map<?, ?> envelope
+                    ? PlaceAndDay.ContextReading.of(
+                            METHODS.get((String) test.get("method")),
+                            (String) test.get("id"),
+                            (String) test.get("stopId"),
+                            Instant.parse((String) test.get("takenAt")),
+                            envelope(envelope))
+                    : null;
+            place = place.with(found, (String) test.get("supersedes"));
+        }
+        return JsonTree.write(place.contextOf(stop, new Additions(benchmarks)));
+    }
+
+    /** Values, classes and scores of an envelope as the page has it. */
+    private static Envelope envelope(Map<?, ?> tree) {
+        Map<String, Envelope.Figure> values = new LinkedHashMap<>();
+        ((Map<?, ?>) tree.get("values")).forEach((name, part) -> {
+            Map<?, ?> figure = (Map<?, ?>) part;
+            double value = ((Number) figure.get("value")).doubleValue();
+            values.put((String) name, new Envelope.Figure(value, (String) figure.get("unit"), null, null));
+        });
+        Map<String, Object> classes = new LinkedHashMap<>();
+        ((Map<?, ?>) tree.get("classes")).forEach((name, code) -> classes.put((String) name, code));
+        List<Envelope.RatingText> ratings = new ArrayList<>();
+        for (Object each : (List<?>) tree.get("ratings")) {
+            Map<?, ?> rating = (Map<?, ?>) each;
+            ratings.add(new Envelope.RatingText(
+                    (String) rating.get("indicator"),
+                    (String) rating.get("school"),
+                    number(rating.get("score")),
+                    number(rating.get("scoreMax")),
+                    (String) rating.get("level"),
+                    number(rating.get("standing")),
+                    number(rating.get("low")),
+                    number(rating.get("high")),
+                    (String) rating.get("reason"),
+                    (String) rating.get("why")));
+        }
+        return new Envelope((String) tree.get("method"), values, classes, ratings, List.of(), Map.of(), List.of());
+    }
+
+    private static Double number(Object value) {
+        return value == null ? null : Double.valueOf(((Number) value).doubleValue());
     }
 
     /**

@@ -14,17 +14,18 @@ import org.jspecify.annotations.Nullable;
 public interface AccountMapper extends AccountReader {
 
     /** How things stand with a person at this moment. */
-    record Standing(
+    record Status(
             UUID practiceId,
+            String name,
             Role role,
             int signInVersion,
             boolean mustChange,
             @Nullable Instant removedAt,
             @Nullable Instant closedAt) {}
 
-    @Select("select p.practice_id, p.role, p.sign_in_version, p.must_change, p.removed_at, c.closed_at "
+    @Select("select p.practice_id, p.name, p.role, p.sign_in_version, p.must_change, p.removed_at, c.closed_at "
             + "from person p join practice c on c.id = p.practice_id where p.id = #{id}")
-    Standing standing(UUID id);
+    Status status(UUID id);
 
     @Insert("insert into practice (id, name, created_at) values (#{id}, #{name}, #{at})")
     void insertPractice(@Param("id") UUID id, @Param("name") String name, @Param("at") Instant at);

@@ -21,6 +21,8 @@ public final class Advisor implements UserDetails, CredentialsContainer {
     private final String role;
     /** Sessions that carry an earlier one than the person's have ended. */
     private final int signInVersion;
+    /** As it is now: not stored with the session. */
+    private transient String name;
     /** Only while the password is looked at: it is neither kept in the session nor stored with it. */
     private transient String passwordHash;
 
@@ -30,20 +32,26 @@ public final class Advisor implements UserDetails, CredentialsContainer {
         this.email = person.email();
         this.role = person.role().name();
         this.signInVersion = person.signInVersion();
+        this.name = person.name();
         this.passwordHash = person.passwordHash();
     }
 
-    private Advisor(Advisor before, UUID practiceId, Role role) {
+    private Advisor(Advisor before, UUID practiceId, Role role, String name) {
         this.id = before.id;
         this.practiceId = practiceId;
         this.email = before.email;
         this.role = role.name();
         this.signInVersion = before.signInVersion;
+        this.name = name;
     }
 
-    /** The same person in the practice and the role that they have now. */
-    Advisor as(UUID practice, Role present) {
-        return practice.equals(practiceId) && present.name().equals(role) ? this : new Advisor(this, practice, present);
+    /** The same person in the practice, the role and by the name that they have now. */
+    Advisor as(UUID practice, Role present, String called) {
+        return new Advisor(this, practice, present, called);
+    }
+
+    public String name() {
+        return name;
     }
 
     public Role role() {

@@ -48,7 +48,7 @@ class PresentPerson extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        AccountMapper.Standing now = accounts.standing(signedIn.id());
+        AccountMapper.Status now = accounts.status(signedIn.id());
         if (now == null
                 || now.removedAt() != null
                 || now.closedAt() != null
@@ -70,7 +70,7 @@ class PresentPerson extends OncePerRequestFilter {
                     "Choose a password of your own first: this one was made up for you.");
             return;
         }
-        Advisor present = signedIn.as(now.practiceId(), now.role());
+        Advisor present = signedIn.as(now.practiceId(), now.role(), now.name());
         SecurityContext context = new SecurityContextImpl(
                 UsernamePasswordAuthenticationToken.authenticated(present, null, present.getAuthorities()));
         SecurityContextHolder.setContext(context);

@@ -47,7 +47,7 @@ class Security {
     UserDetailsService people(AccountMapper accounts) {
         return email -> {
             Person person = accounts.byEmail(SignIns.plain(email));
-            if (person == null || accounts.standing(person.id()).closedAt() != null) {
+            if (person == null || accounts.status(person.id()).closedAt() != null) {
                 throw new UsernameNotFoundException("nobody");
             }
             return new Advisor(person);

@@ -18,7 +18,7 @@ import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.morphotera.server.accounts.AccountReader;
-import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.methods.RulesInForce;
 import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -101,7 +101,7 @@ class ArchiveWriter {
                 ArchiveManifest.FORMAT,
                 ArchiveManifest.VERSION,
                 Schema.current(jdbc),
-                IndicatorProjection.VERSION,
+                Projection.VERSION,
                 rules.version(),
                 practice,
                 accounts.practiceName(practice),

@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.jobs.WorkFolder;
 import org.morphotera.server.measurements.ProjectionRebuild;
 import org.springframework.dao.DuplicateKeyException;
@@ -122,7 +122,7 @@ class Restore {
             if (inPlaceOf == null) {
                 numberOn();
             }
-            if (archive.manifest().projection() != IndicatorProjection.VERSION) {
+            if (archive.manifest().projection() != Projection.VERSION) {
                 rebuild.run();
             }
             leaving.forEach(this::endSessions);

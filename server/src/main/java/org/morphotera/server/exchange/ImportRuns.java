@@ -18,7 +18,7 @@ import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.archive.PracticeRestored;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldWriter;
-import org.morphotera.server.measurements.MeasurementBatch;
+import org.morphotera.server.measurements.MeasurementWriter;
 import org.morphotera.server.storage.RowBatch;
 import org.morphotera.server.storage.Servers;
 import org.morphotera.server.storage.Threads;
@@ -54,7 +54,7 @@ class ImportRuns {
     private static final int THOUSANDTHS = 999;
 
     private final ImportRunMapper rows;
-    private final MeasurementBatch batch;
+    private final MeasurementWriter batch;
     private final VisitReader visitReader;
     private final VisitWriter visitWriter;
     private final FieldWriter fieldWriter;
@@ -68,7 +68,7 @@ class ImportRuns {
 
     ImportRuns(
             ImportRunMapper rows,
-            MeasurementBatch batch,
+            MeasurementWriter batch,
             VisitReader visitReader,
             VisitWriter visitWriter,
             FieldWriter fieldWriter,
@@ -111,7 +111,7 @@ class ImportRuns {
         }
 
         /** Notes what the piece made and added to, in the transaction of the piece. */
-        void note(ImportPlaces places, MeasurementBatch.Run into) {
+        void note(ImportPlaces places, MeasurementWriter.Run into) {
             RowBatch notes = new RowBatch(
                     jdbc, "insert into import_trace (run_id, practice_id, kind, row_id) " + "values (?, ?, ?, ?)");
             note(notes, NEW_STOP, places.takeMadeStops());

@@ -18,7 +18,7 @@ import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.FieldWriter;
 import org.morphotera.server.jobs.Jobs;
-import org.morphotera.server.measurements.MeasurementBatch;
+import org.morphotera.server.measurements.MeasurementWriter;
 import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.visits.VisitWriter;
@@ -47,7 +47,7 @@ class ReadingsImport {
     private final FieldWriter fieldWriter;
     private final VisitReader visits;
     private final VisitWriter visitWriter;
-    private final MeasurementBatch batch;
+    private final MeasurementWriter batch;
     private final MethodRegistry methods;
     private final Evaluator evaluator;
     private final Records records;
@@ -62,7 +62,7 @@ class ReadingsImport {
             FieldWriter fieldWriter,
             VisitReader visits,
             VisitWriter visitWriter,
-            MeasurementBatch batch,
+            MeasurementWriter batch,
             MethodRegistry methods,
             Evaluator evaluator,
             Records records,
@@ -123,7 +123,7 @@ class ReadingsImport {
         private final ImportRuns.@Nullable Run run;
         private final LineFaults faults = new LineFaults();
         private final ImportPlaces places;
-        private final MeasurementBatch.@Nullable Run into;
+        private final MeasurementWriter.@Nullable Run into;
         private @Nullable ReadingsReader reader;
         /** Nothing of the file was there when it was looked at: what came since is told by the database. */
         private boolean noneIsHere;

@@ -16,7 +16,7 @@ import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.fields.Field;
-import org.morphotera.server.measurements.MeasurementBatch;
+import org.morphotera.server.measurements.MeasurementWriter;
 import org.morphotera.server.web.RefusedException;
 
 /** Makes tests of the lines of a table, with the places that they name; says what is wrong by the line it is in. */
@@ -32,7 +32,7 @@ final class ReadingsReader {
      * @param first its first line
      */
     record Ready(
-            MeasurementBatch.Reading reading,
+            MeasurementWriter.Reading reading,
             UUID field,
             @Nullable UUID given,
             Map<String, ReadingShape.Cell> cells,
@@ -115,7 +115,7 @@ final class ReadingsReader {
         try {
             Map<String, Object> readings = records.shape(key.test()).tree(test.cells());
             return new Ready(
-                    new MeasurementBatch.Reading(
+                    new MeasurementWriter.Reading(
                             id(field, on, key),
                             places.visit(field, on),
                             places.stop(field, key.stop()),

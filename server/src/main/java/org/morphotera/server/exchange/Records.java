@@ -84,7 +84,7 @@ class Records {
             visits.visitsOf(practice, field.id()).forEach(visit -> of.put(visit.id(), visit));
             Map<UUID, Stop> stops = new HashMap<>();
             fields.stops(practice, field.id()).forEach(stop -> stops.put(stop.id(), stop));
-            List<Measurement> all = measurements.standing(practice, field.id()).stream()
+            List<Measurement> all = measurements.active(practice, field.id()).stream()
                     .sorted(Comparator.comparing(
                                     (Measurement m) -> of.get(m.visitId()).visitedOn())
                             .thenComparing(m -> stops.get(m.stopId()).position())

@@ -20,6 +20,7 @@ import org.morphotera.server.limits.Leading;
 import org.morphotera.server.limits.NextTests;
 import org.morphotera.server.measurements.GroundMarks;
 import org.morphotera.server.sheets.SheetBuilder;
+import org.morphotera.server.visits.VisitContexts;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.stereotype.Service;
@@ -37,6 +38,7 @@ public class FaceReader {
     private final FieldLimits limits;
     private final NextTests next;
     private final GroundMarks marks;
+    private final VisitContexts contexts;
 
     FaceReader(
             FieldReader fields,
@@ -47,7 +49,9 @@ public class FaceReader {
             Strips strips,
             FieldLimits limits,
             NextTests next,
-            GroundMarks marks) {
+            GroundMarks marks,
+            VisitContexts contexts) {
+        this.contexts = contexts;
         this.next = next;
         this.marks = marks;
         this.fields = fields;
@@ -84,6 +88,8 @@ public class FaceReader {
                 visits(practice, id),
                 faces.countVisits(practice, id),
                 fields.events(practice, id),
+                contexts.southern(practice, stops),
+                contexts.read(practice, id, null),
                 sheets.of(practice).overall(face),
                 FaceBuilder.layout(findings, ground),
                 ground,
@@ -113,7 +119,7 @@ public class FaceReader {
         if (!leads || indicator == null) {
             return null;
         }
-        List<IndicatorRow> good = indicators.standingOf(practice, field, Patches.stopsOf(stops, StopRole.GOOD));
+        List<IndicatorRow> good = indicators.scoresOf(practice, field, Patches.stopsOf(stops, StopRole.GOOD));
         return builder.patches(indicator, poor, good);
     }
 

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.GroundPicture;
 import org.morphotera.server.fields.Field;
@@ -102,6 +103,8 @@ public final class Faces {
     /**
      * A field's page; {@code layout} lays its findings out beside the ground.
      *
+     * @param southern whether it lies on the southern hemisphere
+     * @param textures found at its stops, which are context for other tests
      * @param next the test that would tell most of what limits the field
      * @param patches the poor and the good patch side by side, where there are no other stops to speak for the field
      */
@@ -117,6 +120,8 @@ public final class Faces {
             List<VisitStrip> visits,
             int visitCount,
             List<ManagementEvent> events,
+            boolean southern,
+            List<PlaceAndDay.ContextReading> textures,
             Sheets.OverallView overall,
             FaceLayout layout,
             GroundPicture ground,

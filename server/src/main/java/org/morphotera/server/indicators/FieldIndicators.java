@@ -48,7 +48,7 @@ public class FieldIndicators {
     }
 
     /** The same of some stops, whatever they stand for. */
-    public List<IndicatorRow> standingOf(UUID practice, UUID field, List<UUID> stops) {
+    public List<IndicatorRow> scoresOf(UUID practice, UUID field, List<UUID> stops) {
         return best(everySourceOf(practice, field, stops));
     }
 

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.ResultMap;
 import org.apache.ibatis.annotations.Results;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 
 /** What others may read of what measurements show. Every query names the practice, or what was found by one that does. */
 public interface IndicatorReader {
@@ -50,15 +51,6 @@ public interface IndicatorReader {
     })
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and measurement_id = #{id}")
     List<IndicatorRow> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
-
-    @Select(
-            "select measurement_id from indicator_value where stop_id = #{stop} and indicator = #{indicator} "
-                    + "and band = #{band} and source = #{source} order by taken_at desc, measurement_id fetch first 1 rows only")
-    UUID newest(
-            @Param("stop") UUID stop,
-            @Param("indicator") String indicator,
-            @Param("band") String band,
-            @Param("source") String source);
 
     /** The newest of each stop that speaks for the field, by each source. */
     @ResultMap("row")
@@ -116,19 +108,22 @@ public interface IndicatorReader {
             + "group by indicator, band, method order by indicator, band, method")
     List<Series> series(@Param("practice") UUID practice, @Param("field") UUID field);
 
-    @Select("select code from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
-            + "and indicator = 'textureClass' and latest order by taken_at desc fetch first 1 rows only")
-    String textureOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
+    /** A reading that is context for other tests: a texture by its code, or a cover by its figure, %. */
+    record ContextRow(
+            UUID measurementId,
+            UUID stopId,
+            Instant takenAt,
+            @Nullable String code,
+            @Nullable Double figure) {}
 
-    /** How often the cover of the ground was read on a visit. */
-    @Select("select count(*) from indicator_value where practice_id = #{practice} and visit_id = #{visit} "
-            + "and indicator = 'ground-cover'")
-    int coversOf(@Param("practice") UUID practice, @Param("visit") UUID visit);
-
-    /** Cover of the ground at a stop on a visit, %; {@code null} where it was not read. */
-    @Select("select figure from indicator_value where practice_id = #{practice} and stop_id = #{stop} "
-            + "and visit_id = #{visit} and indicator = 'ground-cover' order by taken_at desc fetch first 1 rows only")
-    Double coverOf(@Param("practice") UUID practice, @Param("stop") UUID stop, @Param("visit") UUID visit);
+    /** The newest textures at a field's stops, and each cover that was read on a visit. */
+    @Select("select measurement_id, stop_id, taken_at, code, cast(null as double precision) as figure "
+            + "from indicator_value where field_id = #{field} and practice_id = #{practice} and latest "
+            + "and indicator = 'textureClass' "
+            + "union all select measurement_id, stop_id, taken_at, null, figure from indicator_value "
+            + "where visit_id = #{visit} and practice_id = #{practice} and indicator = 'ground-cover'")
+    List<ContextRow> contextOfField(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") @Nullable UUID visit);
 
     /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
     @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "

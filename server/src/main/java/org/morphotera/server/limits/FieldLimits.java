@@ -22,7 +22,7 @@ import org.morphotera.server.indicators.Outdated;
 import org.morphotera.server.indicators.SightingReader;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
-import org.morphotera.server.visits.CarbonAdded;
+import org.morphotera.server.visits.VisitContexts;
 import org.springframework.stereotype.Component;
 
 /**
@@ -38,7 +38,7 @@ public class FieldLimits {
     private final SightingReader sightings;
     private final ObservationReader observations;
     private final FieldReader fields;
-    private final CarbonAdded carbon;
+    private final VisitContexts contexts;
     private final GapReader gaps;
     private final EvidenceTables tables;
     private final Benchmarks benchmarks;
@@ -48,7 +48,7 @@ public class FieldLimits {
             SightingReader sightings,
             ObservationReader observations,
             FieldReader fields,
-            CarbonAdded carbon,
+            VisitContexts contexts,
             GapReader gaps,
             EvidenceTables tables,
             Benchmarks benchmarks,
@@ -56,7 +56,7 @@ public class FieldLimits {
         this.sightings = sightings;
         this.observations = observations;
         this.fields = fields;
-        this.carbon = carbon;
+        this.contexts = contexts;
         this.gaps = gaps;
         this.tables = tables;
         this.benchmarks = benchmarks;
@@ -67,7 +67,7 @@ public class FieldLimits {
     public Map<String, Found> findings(UUID practice, Field field) {
         List<Sighting> seen = standing(practice, field, sightings.latestOfField(practice, field.id()));
         observations.latestOfField(practice, field.id()).forEach(each -> look(each, seen));
-        Boolean added = carbon.latest(practice, field);
+        Boolean added = contexts.carbonAdded(practice, field);
         if (added != null) {
             seen.add(Sighting.of("carbon-added", added));
         }

@@ -47,16 +47,16 @@ public interface MeasurementReader {
     List<StoredMeasurement> measurements(@Param("practice") UUID practice, @Param("ids") Collection<UUID> ids);
 
     /** A field of some practice, and how many measurements stand there. */
-    record Standing(UUID practiceId, UUID fieldId, int count) {}
+    record Active(UUID practiceId, UUID fieldId, int count) {}
 
     @Select("select practice_id, field_id, count(*) as count from measurement m "
             + "where not exists (select 1 from measurement n where n.supersedes = m.id) "
             + "group by practice_id, field_id order by practice_id, field_id")
-    List<Standing> standing();
+    List<Active> active();
 
     @Select(MEASUREMENT + "where m.practice_id = #{practice} and m.field_id = #{field} and n.id is null "
             + "order by m.recorded_at, m.id")
-    List<StoredMeasurement> standingOf(@Param("practice") UUID practice, @Param("field") UUID field);
+    List<StoredMeasurement> activeOf(@Param("practice") UUID practice, @Param("field") UUID field);
 
     @Select(MEASUREMENT + "where m.practice_id = #{practice} and m.id = #{id}")
     StoredMeasurement measurement(@Param("practice") UUID practice, @Param("id") UUID id);

@@ -1,22 +1,18 @@
 package org.morphotera.server.measurements;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.clocks.RunningClocks;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.indicators.IndicatorProjection;
-import org.morphotera.server.methods.Evaluator;
-import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.VisitChanged;
 import org.morphotera.server.web.NotFoundException;
@@ -35,13 +31,11 @@ public class Measurements {
     private final RunningClocks timers;
     private final FieldReader fields;
     private final Places places;
-    private final Evaluator evaluator;
-    private final IndicatorProjection projection;
+    private final MeasurementWriter writer;
     private final ApplicationEventPublisher changes;
     private final StoredForm form;
     private final Audit audit;
     private final Clock clock;
-    private final OwnRules rules;
     private final Reach reach;
     private final FromPhotos photos;
 
@@ -51,13 +45,11 @@ public class Measurements {
             RunningClocks timers,
             FieldReader fields,
             Places places,
-            Evaluator evaluator,
-            IndicatorProjection projection,
+            MeasurementWriter writer,
             ApplicationEventPublisher changes,
             StoredForm form,
             Audit audit,
             Clock clock,
-            OwnRules rules,
             Reach reach,
             FromPhotos photos) {
         this.reach = reach;
@@ -67,13 +59,11 @@ public class Measurements {
         this.timers = timers;
         this.fields = fields;
         this.places = places;
-        this.evaluator = evaluator;
-        this.projection = projection;
+        this.writer = writer;
         this.changes = changes;
         this.form = form;
         this.audit = audit;
         this.clock = clock;
-        this.rules = rules;
     }
 
     /**
@@ -96,14 +86,30 @@ public class Measurements {
             requireNewest(who, body);
         }
         photos.require(body);
-        Map<String, Object> context = places.context(practice, place);
-        DepthLayer layer = layer(body);
-        if (layer != null) {
-            context.put("depthTopMm", layer.topMm());
-            context.put("depthBottomMm", layer.bottomMm());
-        }
-        Envelope evaluation = evaluator.evaluate(practice, body.method(), body.readings(), context);
-        StoredMeasurement row = new StoredMeasurement(
+        Instant recordedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+        Instant takenAt = body.takenAt().truncatedTo(ChronoUnit.MILLIS);
+        MeasurementWriter.Appended appended = writer.append(
+                practice,
+                who.id(),
+                recordedAt,
+                place,
+                new MeasurementWriter.Reading(
+                        id,
+                        body.visitId(),
+                        body.stopId(),
+                        body.method(),
+                        layer(body),
+                        body.readings(),
+                        takenAt,
+                        body.supersedes(),
+                        body.reason(),
+                        body.note()));
+        photos.keep(practice, id, takenAt, body);
+        changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
+        drafts.deleteDraft(practice, id);
+        timers.stopOf(practice, id, recordedAt);
+        audit.note(who, body.supersedes() == null ? "record" : "correct", "measurement", id, body.reason());
+        return new Measurement(
                 id,
                 place.field().id(),
                 body.visitId(),
@@ -111,34 +117,18 @@ public class Measurements {
                 body.method(),
                 body.depthTopMm(),
                 body.depthBottomMm(),
-                form.text(body.readings()),
-                form.text(context),
-                form.text(evaluation),
-                rules.rules(practice).version(),
-                rules.rules(practice).benchmarks(),
-                body.takenAt().truncatedTo(ChronoUnit.MILLIS),
-                null,
+                body.readings(),
+                appended.context(),
+                appended.evaluation(),
+                appended.rules().version(),
+                appended.rules().benchmarks(),
+                takenAt,
+                who.name(),
                 body.supersedes(),
                 null,
                 body.reason(),
                 body.note(),
-                clock.instant().truncatedTo(ChronoUnit.MILLIS));
-        rows.insertMeasurement(practice, who.id(), row);
-        photos.keep(practice, id, row.takenAt(), body);
-        if (body.supersedes() != null) {
-            projection.remove(practice, body.supersedes());
-        }
-        projection.add(
-                id,
-                new IndicatorProjection.Place(
-                        practice, place.field().id(), body.visitId(), body.stopId(), layer, row.takenAt()),
-                body.readings(),
-                evaluation);
-        changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
-        drafts.deleteDraft(practice, id);
-        timers.stopOf(practice, id, row.recordedAt());
-        audit.note(who, body.supersedes() == null ? "record" : "correct", "measurement", id, body.reason());
-        return form.measurement(rows.measurement(practice, id));
+                recordedAt);
     }
 
     private Measurement repeated(StoredMeasurement stored, Measurement.Write body) {
@@ -187,8 +177,8 @@ public class Measurements {
     }
 
     /** All measurements of a field that stand, in the order in which they were recorded. */
-    public List<Measurement> standing(UUID practice, UUID field) {
-        return rows.standingOf(practice, field).stream().map(form::measurement).toList();
+    public List<Measurement> active(UUID practice, UUID field) {
+        return rows.activeOf(practice, field).stream().map(form::measurement).toList();
     }
 
     /** A measurement with its corrections, newest first. */

@@ -1,10 +1,12 @@
 package org.morphotera.server.measurements;
 
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.visits.VisitChanged;
@@ -27,7 +29,7 @@ public class ProjectionRebuild {
     private static final int STEPS_TOLD = 20;
 
     private final MeasurementMapper rows;
-    private final IndicatorProjection projection;
+    private final Projection projection;
     private final StoredForm form;
     private final ApplicationEventPublisher changes;
     private final TransactionTemplate transaction;
@@ -36,7 +38,7 @@ public class ProjectionRebuild {
 
     ProjectionRebuild(
             MeasurementMapper rows,
-            IndicatorProjection projection,
+            Projection projection,
             StoredForm form,
             ApplicationEventPublisher changes,
             TransactionTemplate transaction,
@@ -57,11 +59,11 @@ public class ProjectionRebuild {
      * @return how many measurements were projected
      */
     public int run() {
-        List<MeasurementMapper.Standing> fields = rows.standing();
-        int all = fields.stream().mapToInt(MeasurementMapper.Standing::count).sum();
+        List<MeasurementMapper.Active> fields = rows.active();
+        int all = fields.stream().mapToInt(MeasurementMapper.Active::count).sum();
         int done = 0;
         int told = 0;
-        for (MeasurementMapper.Standing each : fields) {
+        for (MeasurementMapper.Active each : fields) {
             transaction.executeWithoutResult(status -> rebuild(each.practiceId(), each.fieldId()));
             done += each.count();
             int step = (int) ((long) done * STEPS_TOLD / all);
@@ -80,12 +82,12 @@ public class ProjectionRebuild {
 
     /** Those of one practice, field by field. */
     public int run(UUID practice, Progress progress) {
-        List<MeasurementMapper.Standing> fields = rows.standing().stream()
+        List<MeasurementMapper.Active> fields = rows.active().stream()
                 .filter(each -> each.practiceId().equals(practice))
                 .toList();
-        int all = fields.stream().mapToInt(MeasurementMapper.Standing::count).sum();
+        int all = fields.stream().mapToInt(MeasurementMapper.Active::count).sum();
         int done = 0;
-        for (MeasurementMapper.Standing each : fields) {
+        for (MeasurementMapper.Active each : fields) {
             progress.at(done, all);
             transaction.executeWithoutResult(status -> rebuild(practice, each.fieldId()));
             done += each.count();
@@ -108,17 +110,32 @@ public class ProjectionRebuild {
     private void rebuild(UUID practice, UUID field) {
         projection.clear(practice, field);
         boolean own = rules.any(practice);
-        for (StoredMeasurement row : rows.standingOf(practice, field)) {
-            Measurement measurement = form.measurement(row);
-            DepthLayer layer = row.depthTopMm() == null || row.depthBottomMm() == null
-                    ? null
-                    : new DepthLayer(row.depthTopMm(), row.depthBottomMm());
-            projection.add(
-                    row.id(),
-                    new IndicatorProjection.Place(practice, field, row.visitId(), row.stopId(), layer, row.takenAt()),
-                    measurement.readings(),
-                    judged(practice, own, row, measurement));
-            changes.publishEvent(new VisitChanged(practice, field, row.visitId()));
+        Projection.Rows into = projection.begin();
+        Set<UUID> stops = new LinkedHashSet<>();
+        Set<UUID> visits = new LinkedHashSet<>();
+        List<StoredMeasurement> stored = rows.activeOf(practice, field);
+        stored.parallelStream()
+                .map(row -> shown(practice, own, row))
+                .toList()
+                .forEach(shown -> into.add(practice, field, shown));
+        into.write();
+        for (StoredMeasurement row : stored) {
+            stops.add(row.stopId());
+            visits.add(row.visitId());
         }
+        stops.forEach(projection::markNewest);
+        visits.forEach(visit -> changes.publishEvent(new VisitChanged(practice, field, visit)));
+    }
+
+    private Projection.Shown shown(UUID practice, boolean own, StoredMeasurement row) {
+        Measurement measurement = form.measurement(row);
+        DepthLayer layer = row.depthTopMm() == null || row.depthBottomMm() == null
+                ? null
+                : new DepthLayer(row.depthTopMm(), row.depthBottomMm());
+        return projection.shown(
+                row.id(),
+                new Projection.Place(practice, row.fieldId(), row.visitId(), row.stopId(), layer, row.takenAt()),
+                measurement.readings(),
+                judged(practice, own, row, measurement));
     }
 }

@@ -1,6 +1,6 @@
 package org.morphotera.server.measurements;
 
-import org.morphotera.server.indicators.IndicatorProjection;
+import org.morphotera.server.indicators.Projection;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -25,9 +25,9 @@ class ProjectionUpgrade implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) {
-        if (rows.projectionVersion() < IndicatorProjection.VERSION) {
+        if (rows.projectionVersion() < Projection.VERSION) {
             int measurements = rebuild.run();
-            rows.projected(IndicatorProjection.VERSION);
+            rows.projected(Projection.VERSION);
             if (measurements > 0) {
                 LOG.info("projected {} measurements anew by the rules of today", measurements);
             }

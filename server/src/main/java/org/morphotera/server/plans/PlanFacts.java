@@ -74,7 +74,7 @@ class PlanFacts {
                 practice,
                 field,
                 findings,
-                indicators.standingOf(practice, field.id(), Patches.stopsOf(stops, patch)),
+                indicators.scoresOf(practice, field.id(), Patches.stopsOf(stops, patch)),
                 Patches.treated(field, stops, patch));
     }
 

@@ -1,17 +1,17 @@
 package org.morphotera.server.visits;
 
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Objects;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.stereotype.Component;
@@ -25,16 +25,14 @@ public class Places {
 
     private final VisitMapper visits;
     private final FieldReader fields;
-    private final IndicatorReader indicators;
-    private final CarbonAdded carbon;
+    private final VisitContexts contexts;
     private final Reach reach;
 
-    Places(VisitMapper visits, FieldReader fields, IndicatorReader indicators, CarbonAdded carbon, Reach reach) {
-        this.carbon = carbon;
+    Places(VisitMapper visits, FieldReader fields, VisitContexts contexts, Reach reach) {
+        this.contexts = contexts;
         this.reach = reach;
         this.visits = visits;
         this.fields = fields;
-        this.indicators = indicators;
     }
 
     /**
@@ -66,11 +64,8 @@ public class Places {
 
         private final UUID practice;
         private final Map<UUID, Stop> stops = new HashMap<>();
-        private final Map<UUID, Optional<String>> textures = new HashMap<>();
-        private Visit visit;
-        private Field field;
-        private Map<String, Object> ofVisit;
-        private boolean covered;
+        private @Nullable Place place;
+        private @Nullable PlaceAndDay known;
 
         private Memory(UUID practice) {
             this.practice = practice;
@@ -78,55 +73,39 @@ public class Places {
 
         /** As {@link Places#require}. */
         public Place require(UUID visitId, UUID stopId) {
+            if (place == null || !place.visit().id().equals(visitId)) {
+                place = Places.this.require(practice, visitId, stopId);
+                known = null;
+                stops.clear();
+                fields.stops(practice, place.field().id()).forEach(stop -> stops.put(stop.id(), stop));
+            }
             Stop stop = stops.get(stopId);
-            if (stop == null || visit == null || !visit.id().equals(visitId)) {
-                Place place = Places.this.require(practice, visitId, stopId);
-                stop = place.stop();
-                stops.put(stopId, stop);
-                if (visit == null || !visit.id().equals(visitId)) {
-                    visit = place.visit();
-                    field = place.field();
-                    ofVisit = Places.this.ofVisit(practice, place);
-                    covered = indicators.coversOf(practice, visitId) > 0;
-                }
+            if (stop == null) {
+                // a stop of another field, or none: refused as anywhere
+                return Places.this.require(practice, visitId, stopId);
             }
-            if (!stop.fieldId().equals(field.id())) {
-                throw otherField();
-            }
-            return new Place(visit, stop, field);
+            place = new Place(place.visit(), stop, place.field());
+            return place;
         }
 
-        /** As {@link Places#context}, of the place that was asked for last. */
-        public Map<String, Object> context(Place place) {
-            UUID stop = place.stop().id();
-            Map<String, Object> context = new LinkedHashMap<>();
-            textures.computeIfAbsent(stop, id -> Optional.ofNullable(textureOf(practice, place)))
-                    .ifPresent(texture -> context.put("textureClass", texture));
-            context.putAll(ofVisit);
-            if (covered) {
-                put(
-                        context,
-                        "coverPct",
-                        indicators.coverOf(practice, stop, place.visit().id()));
+        /** The context of a test at the place that was asked for last. */
+        public Map<String, Object> context() {
+            Place at = Objects.requireNonNull(place, "no place was asked for");
+            if (known == null) {
+                known = contexts.of(practice, at.visit(), at.field(), List.copyOf(stops.values()));
             }
-            return context;
+            return contexts.contextOf(known, at.stop().id());
         }
 
-        /** Something was read at a stop on the visit of now that its context shows from now on. */
-        public void forget(UUID stop) {
-            textures.remove(stop);
-            covered = true;
+        /** Something was read on the visit of now that is context for later tests. */
+        public void forget() {
+            known = null;
         }
     }
 
     /** Begins with nothing known. */
     public Memory memory(UUID practice) {
         return new Memory(practice);
-    }
-
-    private String textureOf(UUID practice, Place place) {
-        String felt = indicators.textureOfStop(practice, place.stop().id());
-        return felt == null ? place.field().textureClass() : felt;
     }
 
     /** @throws NotFoundException when the practice has no such field */
@@ -145,43 +124,12 @@ public class Places {
 
     /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */
     public Map<String, Object> context(UUID practice, Place place) {
-        Map<String, Object> context = new LinkedHashMap<>();
-        put(context, "textureClass", textureOf(practice, place));
-        context.putAll(ofVisit(practice, place));
-        put(
-                context,
-                "coverPct",
-                indicators.coverOf(practice, place.stop().id(), place.visit().id()));
-        return context;
-    }
-
-    /** The part that all stops of a visit have in common. */
-    private Map<String, Object> ofVisit(UUID practice, Place place) {
-        Map<String, Object> context = new LinkedHashMap<>();
-        put(context, "landUse", place.field().landUse());
-        put(context, "crop", place.field().crop());
-        put(context, "purpose", place.field().purpose());
-        context.putAll(conditions(practice, place.visit(), List.of(place.stop())));
-        put(context, "carbonAddedLastAutumn", carbon.said(practice, place.visit(), place.field()));
-        if (carbon.biochar(practice, place.visit())) {
-            context.put("biocharWithin6Months", true);
-        }
-        return context;
-    }
-
-    /** The part of the context that the day gives: moisture, rain, temperature, season. */
-    public Map<String, Object> conditions(UUID practice, Visit visit, List<Stop> stops) {
-        Map<String, Object> context = new LinkedHashMap<>();
-        put(context, "soilMoisture", visit.soilMoisture());
-        put(context, "daysSinceRain", visit.daysSinceRain());
-        put(context, "soilTempC", visit.soilTempC());
-        put(context, "season", carbon.season(practice, visit.visitedOn(), stops).code());
-        return context;
-    }
-
-    private static void put(Map<String, Object> context, String name, Object value) {
-        if (value != null) {
-            context.put(name, value);
-        }
+        return contexts.contextOf(
+                contexts.of(
+                        practice,
+                        place.visit(),
+                        place.field(),
+                        fields.stops(practice, place.field().id())),
+                place.stop().id());
     }
 }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope.NoteText;
@@ -25,8 +26,8 @@ import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
 import org.morphotera.server.visits.Fix;
 import org.morphotera.server.visits.FixReader;
-import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.Visit;
+import org.morphotera.server.visits.VisitContexts;
 import org.morphotera.server.visits.VisitReader;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -39,11 +40,17 @@ import org.springframework.web.bind.annotation.RestController;
 @Least(Role.ADVISOR)
 class WalkController {
 
-    /** A visit with all that happened on it; {@code contexts} by stop, for live figures in the page. */
+    /**
+     * A visit with all that happened on it.
+     *
+     * @param place what the context of a test here follows from, for live figures in the page
+     * @param contexts the context by stop, as it follows from it
+     */
     record VisitView(
             Visit visit,
             Field field,
             List<Stop> stops,
+            PlaceAndDay place,
             Map<String, Map<String, Object>> contexts,
             List<NoteText> warnings,
             List<MadeTest> measurements,
@@ -58,7 +65,7 @@ class WalkController {
     private final FixReader fixes;
     private final IndicatorReader indicators;
     private final FieldReader fields;
-    private final Places places;
+    private final VisitContexts contexts;
     private final StoredForm form;
     private final Messages messages;
     private final Reach reach;
@@ -71,7 +78,7 @@ class WalkController {
             FixReader fixes,
             IndicatorReader indicators,
             FieldReader fields,
-            Places places,
+            VisitContexts contexts,
             StoredForm form,
             Messages messages,
             Reach reach) {
@@ -83,7 +90,7 @@ class WalkController {
         this.fixes = fixes;
         this.indicators = indicators;
         this.fields = fields;
-        this.places = places;
+        this.contexts = contexts;
         this.form = form;
         this.messages = messages;
     }
@@ -95,20 +102,22 @@ class WalkController {
         Visit visit = NotFoundException.require(visits.visit(practice, id), "visit");
         reach.requireVisit(who, id);
         Field field = fields.field(practice, visit.fieldId());
-        List<Stop> stops = fields.stops(practice, visit.fieldId()).stream()
+        List<Stop> all = fields.stops(practice, visit.fieldId());
+        List<Stop> stops = all.stream()
                 .filter(stop -> stop.retiredOn() == null || stop.retiredOn().isAfter(visit.visitedOn()))
                 .toList();
-        Map<String, Map<String, Object>> contexts = new LinkedHashMap<>();
+        PlaceAndDay place = contexts.of(practice, visit, field, all);
+        Map<String, Map<String, Object>> byStop = new LinkedHashMap<>();
         for (Stop stop : stops) {
-            contexts.put(stop.id().toString(), places.context(practice, new Places.Place(visit, stop, field)));
+            byStop.put(stop.id().toString(), contexts.contextOf(place, stop.id()));
         }
         return new VisitView(
                 visit,
                 field,
                 stops,
-                contexts,
-                Conditions.warnings(
-                        Context.parse(places.conditions(who.practiceId(), visit, stops), new Faults()), messages),
+                place,
+                byStop,
+                Conditions.warnings(Context.parse(place.conditions(), new Faults()), messages),
                 MadeTest.of(
                         measurements.testsOf(practice, id),
                         indicators.ofVisit(practice, visit.fieldId(), id),

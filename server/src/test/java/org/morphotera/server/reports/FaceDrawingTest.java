@@ -48,6 +48,8 @@ class FaceDrawingTest {
                 List.of(),
                 0,
                 List.of(),
+                false,
+                List.of(),
                 null,
                 FaceBuilder.layout(findings, ground),
                 ground,

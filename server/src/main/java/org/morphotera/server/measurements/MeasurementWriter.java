@@ -14,13 +14,13 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.server.indicators.IndicatorProjection;
-import org.morphotera.server.indicators.ProjectionBatch;
+import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.methods.Evaluator;
 import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.methods.RulesInForce;
@@ -31,18 +31,19 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /**
- * Appends many measurements at once, in transactions of its caller: evaluated one by one as any other, written a thousand
- * at a time. Which of them are the newest is worked out once for each stop at the end.
+ * Appends measurements, one or many, in transactions of its caller: each evaluated in the context of its place, its row
+ * written with what it shows, and the newest of each stop marked. Of many, a thousand are written at a time, and which of
+ * them are the newest is worked out once for each stop at the end.
  */
 @Component
-public class MeasurementBatch {
+public class MeasurementWriter {
 
     private static final int AT_ONCE = 1000;
 
     private static final String INTO_MEASUREMENT =
             "insert into measurement (id, practice_id, field_id, visit_id, stop_id, method, depth_top_mm, depth_bottom_mm, "
-                    + "readings, context, evaluation, core_version, benchmarks, taken_at, person_id, recorded_at) "
-                    + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
+                    + "readings, context, evaluation, core_version, benchmarks, taken_at, person_id, supersedes, reason, note, "
+                    + "recorded_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
 
     private static final String OF_RUN =
             " from measurement where visit_id = ? and practice_id = ? and person_id = ? and recorded_at = ? "
@@ -52,18 +53,16 @@ public class MeasurementBatch {
     private final MethodRegistry methods;
     private final Evaluator evaluator;
     private final Places places;
-    private final IndicatorProjection projection;
-    private final ProjectionBatch shown;
+    private final Projection projection;
     private final StoredForm form;
     private final OwnRules rules;
 
-    MeasurementBatch(
+    MeasurementWriter(
             JdbcTemplate jdbc,
             MethodRegistry methods,
             Evaluator evaluator,
             Places places,
-            IndicatorProjection projection,
-            ProjectionBatch shown,
+            Projection projection,
             StoredForm form,
             OwnRules rules) {
         this.jdbc = jdbc;
@@ -71,20 +70,39 @@ public class MeasurementBatch {
         this.evaluator = evaluator;
         this.places = places;
         this.projection = projection;
-        this.shown = shown;
         this.form = form;
         this.rules = rules;
     }
 
-    /** One test as it comes in. */
+    /**
+     * One test as it comes in.
+     *
+     * @param supersedes the measurement that it corrects, and {@code reason} why; {@code null} where it corrects none
+     */
     public record Reading(
             UUID id,
             UUID visit,
             UUID stop,
             String method,
-            DepthLayer layer,
+            @Nullable DepthLayer layer,
             Map<String, Object> readings,
-            Instant takenAt) {}
+            Instant takenAt,
+            @Nullable UUID supersedes,
+            @Nullable String reason,
+            @Nullable String note) {
+
+        /** One that corrects nothing. */
+        public Reading(
+                UUID id,
+                UUID visit,
+                UUID stop,
+                String method,
+                @Nullable DepthLayer layer,
+                Map<String, Object> readings,
+                Instant takenAt) {
+            this(id, visit, stop, method, layer, readings, takenAt, null, null, null);
+        }
+    }
 
     /** A test with its field and context, to be evaluated; and who wants to know if it is refused. */
     private record Waiting(
@@ -93,11 +111,49 @@ public class MeasurementBatch {
     /** A test that was evaluated, with its texts as they are kept; or refused. */
     private record Evaluated(
             Waiting of,
+            Envelope envelope,
             String readings,
             String context,
             String evaluation,
-            IndicatorProjection.Shown shown,
+            Projection.Shown shown,
             RefusedException refused) {}
+
+    /**
+     * A test that was appended.
+     *
+     * @param context in which it was evaluated
+     */
+    public record Appended(Map<String, Object> context, Envelope evaluation, RulesInForce rules) {}
+
+    /**
+     * Appends one test, with what it corrects taken out of the projections and its newest marked.
+     *
+     * @throws RefusedException naming every fault of the readings
+     */
+    public Appended append(UUID practice, UUID person, Instant recordedAt, Places.Place place, Reading reading) {
+        Run run = begin(practice, person, recordedAt);
+        Map<String, Object> context = withLayer(places.context(practice, place), reading.layer());
+        Evaluated done = run.evaluated(new Waiting(reading, place.field().id(), context, refused -> {}));
+        if (done.refused() != null) {
+            throw done.refused();
+        }
+        run.write(List.of(done));
+        List<Projection.Shown> changed = new ArrayList<>(List.of(done.shown()));
+        if (reading.supersedes() != null) {
+            changed.add(projection.remove(practice, reading.supersedes()));
+        }
+        projection.markNewest(reading.stop(), changed);
+        return new Appended(context, done.envelope(), run.stamp);
+    }
+
+    private static Map<String, Object> withLayer(Map<String, Object> context, @Nullable DepthLayer layer) {
+        Map<String, Object> sampled = new LinkedHashMap<>(context);
+        if (layer != null) {
+            sampled.put("depthTopMm", layer.topMm());
+            sampled.put("depthBottomMm", layer.bottomMm());
+        }
+        return sampled;
+    }
 
     /** Measurements that are being appended; of one thread, which evaluates by the side while it writes. */
     public final class Run {
@@ -106,10 +162,10 @@ public class MeasurementBatch {
         private final UUID person;
         private final OffsetDateTime recordedAt;
         private final RowBatch measurements = new RowBatch(jdbc, INTO_MEASUREMENT);
-        private final ProjectionBatch.Rows projected = shown.begin();
+        private final Projection.Rows projected = projection.begin();
         private final Set<UUID> stops = new HashSet<>();
-        /** Where something was read that the context of later tests depends on, and not marked as the newest yet. */
-        private final Set<UUID> lit = new HashSet<>();
+        /** Stops at which something was read that is context for later tests, and not marked as the newest yet. */
+        private final Set<UUID> staleContexts = new HashSet<>();
 
         private final Map<UUID, UUID> visits = new HashMap<>();
         private final List<Waiting> waiting = new ArrayList<>();
@@ -145,30 +201,17 @@ public class MeasurementBatch {
          * @param refused is told what is wrong with it, once its turn to be evaluated has come
          */
         public void add(Reading reading, Consumer<RefusedException> refused) {
-            Map<String, Object> of = new LinkedHashMap<>(context(reading));
-            DepthLayer layer = reading.layer();
-            if (layer != null) {
-                of.put("depthTopMm", layer.topMm());
-                of.put("depthBottomMm", layer.bottomMm());
-            }
-            waiting.add(new Waiting(reading, place.field().id(), of, refused));
+            Map<String, Object> context = withLayer(context(reading), reading.layer());
+            waiting.add(new Waiting(reading, place.field().id(), context, refused));
             stops.add(reading.stop());
             visits.put(reading.visit(), place.field().id());
-            if (lightsOthers(reading.method())) {
-                // later tests here are read in the light of this one
-                lit.add(reading.stop());
+            if (PlaceAndDay.ContextReading.mayComeOf(methods.get(reading.method()))) {
+                staleContexts.add(reading.stop());
                 place = null;
             }
             if (waiting.size() >= AT_ONCE) {
                 next();
             }
-        }
-
-        /** Whether a test's result is part of the context of others. */
-        private boolean lightsOthers(String method) {
-            MethodCard card = methods.get(method).card();
-            return card.contextClass() != null
-                    || card.indicators().stream().anyMatch(each -> each.id().equals("ground-cover"));
         }
 
         /** Has what waits evaluated by the side, and writes what was evaluated before. */
@@ -188,9 +231,9 @@ public class MeasurementBatch {
             try {
                 Envelope evaluation =
                         evaluator.evaluate(benchmarks, reading.method(), reading.readings(), each.context());
-                IndicatorProjection.Shown shown = projection.shown(
+                Projection.Shown shown = projection.shown(
                         reading.id(),
-                        new IndicatorProjection.Place(
+                        new Projection.Place(
                                 practice,
                                 each.field(),
                                 reading.visit(),
@@ -201,13 +244,14 @@ public class MeasurementBatch {
                         evaluation);
                 return new Evaluated(
                         each,
+                        evaluation,
                         form.text(reading.readings()),
                         form.text(each.context()),
                         form.text(evaluation),
                         shown,
                         null);
             } catch (RefusedException e) {
-                return new Evaluated(each, null, null, null, null, e);
+                return new Evaluated(each, null, null, null, null, null, e);
             }
         }
 
@@ -216,13 +260,13 @@ public class MeasurementBatch {
             if (place == null
                     || !place.visit().id().equals(reading.visit())
                     || !place.stop().id().equals(reading.stop())) {
-                if (lit.remove(reading.stop())) {
+                if (staleContexts.remove(reading.stop())) {
                     flush();
-                    shown.markNewest(reading.stop());
-                    memory.forget(reading.stop());
+                    projection.markNewest(reading.stop());
+                    memory.forget();
                 }
                 place = memory.require(reading.visit(), reading.stop());
-                context = memory.context(place);
+                context = memory.context();
             }
             return context;
         }
@@ -258,6 +302,9 @@ public class MeasurementBatch {
                     stamp.benchmarks(),
                     reading.takenAt().atOffset(ZoneOffset.UTC),
                     person,
+                    reading.supersedes(),
+                    reading.reason(),
+                    reading.note(),
                     recordedAt);
             projected.add(practice, field, done.shown());
         }
@@ -282,7 +329,7 @@ public class MeasurementBatch {
 
     /** Marks the newest of a stop among all that is written: once it was added to, or taken from. */
     public void markNewest(UUID stop) {
-        shown.markNewest(stop);
+        projection.markNewest(stop);
     }
 
     /**

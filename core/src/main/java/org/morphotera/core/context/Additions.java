@@ -1,4 +1,4 @@
-package org.morphotera.core.plan;
+package org.morphotera.core.context;
 
 import java.time.LocalDate;
 import java.util.Locale;

@@ -1,0 +1,302 @@
+package org.morphotera.server.indicators;
+
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.score.DepthBand;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.soil.Source;
+import org.morphotera.server.storage.RowBatch;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/**
+ * Keeps the rows of {@code indicator_value} and {@code sighting} in step with the measurements that stand, in the
+ * transaction of its caller: rows are written together, and which of them are the newest is worked out once for a stop.
+ */
+@Component
+public class Projection {
+
+    /** Where and when a measurement was made. */
+    public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {
+
+        private Place on(DepthLayer other) {
+            return new Place(practice, field, visit, stop, other, takenAt);
+        }
+    }
+
+    /** Goes up whenever rows are projected otherwise: what older versions made is made again at the next start. */
+    public static final int VERSION = 2;
+
+    private static final String INTO_INDICATOR = "insert into indicator_value (practice_id, latest, "
+            + IndicatorReader.COLUMNS + ") values (?, false" + ", ?".repeat(21) + ")";
+    private static final String INTO_SIGHTING =
+            "insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, source, marks, "
+                    + "taken_at, latest) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)";
+
+    private final JdbcTemplate jdbc;
+    private final IndicatorMapper rows;
+    private final SightingMapper sightings;
+    private final MethodRegistry methods;
+
+    Projection(JdbcTemplate jdbc, IndicatorMapper rows, SightingMapper sightings, MethodRegistry methods) {
+        this.jdbc = jdbc;
+        this.rows = rows;
+        this.sightings = sightings;
+        this.methods = methods;
+    }
+
+    /** What a measurement shows, as rows. */
+    public record Shown(List<IndicatorRow> indicators, List<SightingReader.Row> sightings) {}
+
+    /** Rows that are being gathered. */
+    public final class Rows {
+
+        private final RowBatch indicators = new RowBatch(jdbc, INTO_INDICATOR);
+        private final RowBatch sightings = new RowBatch(jdbc, INTO_SIGHTING);
+
+        private Rows() {}
+
+        public void add(UUID practice, UUID field, Shown shown) {
+            for (IndicatorRow row : shown.indicators()) {
+                indicators.add(
+                        practice,
+                        row.measurementId(),
+                        row.indicator(),
+                        row.fieldId(),
+                        row.visitId(),
+                        row.stopId(),
+                        row.method(),
+                        row.band(),
+                        row.depthTopMm(),
+                        row.depthBottomMm(),
+                        row.standing(),
+                        row.standingLow(),
+                        row.standingHigh(),
+                        row.code(),
+                        row.figure(),
+                        row.figureLow(),
+                        row.figureHigh(),
+                        row.unit(),
+                        row.points(),
+                        row.kind(),
+                        row.source(),
+                        row.takenAt().atOffset(ZoneOffset.UTC));
+            }
+            for (SightingReader.Row row : shown.sightings()) {
+                sightings.add(
+                        row.measurementId(),
+                        row.finding(),
+                        practice,
+                        field,
+                        row.stopId(),
+                        row.figure(),
+                        row.state(),
+                        row.source(),
+                        row.marks(),
+                        row.takenAt().atOffset(ZoneOffset.UTC));
+            }
+        }
+
+        /** Writes what was gathered; nothing of it is marked as the newest yet. */
+        public void write() {
+            indicators.write();
+            sightings.write();
+        }
+    }
+
+    public Rows begin() {
+        return new Rows();
+    }
+
+    /** Works out what a measurement shows, without keeping it. */
+    public Shown shown(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
+        FieldMethod<?> method = methods.get(envelope.method());
+        List<SightingReader.Row> seen = method.seen(readings, envelope, place.layer()).stream()
+                .map(each -> SightingReader.Row.of(measurement, place.stop(), place.takenAt(), each))
+                .toList();
+        List<IndicatorRow> found = new ArrayList<>();
+        String kind = method.kind(readings, envelope);
+        Read read =
+                new Read(measurement, place.on(method.rated(readings, place.layer())), kind, method.source(readings));
+        MethodCard card = method.card();
+        for (MethodCard.Indicator indicator : card.indicators()) {
+            Envelope.RatingText rating =
+                    method.hides(indicator.id(), envelope) ? null : envelope.standing(indicator.id());
+            if (rating != null) {
+                found.add(row(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason()));
+            }
+        }
+        if (card.contextClass() != null && method.contextCode(envelope) instanceof String code) {
+            found.add(row(read, card.contextClass(), envelope, null, null, code));
+        }
+        return new Shown(found, seen);
+    }
+
+    /** A measurement that is being projected, where it speaks for, and how it was read. */
+    private record Read(UUID measurement, Place place, String kind, Source source) {}
+
+    /** The score of 2 that the method itself gives an indicator. */
+    private static Double points(Envelope envelope, String indicator) {
+        return envelope.ratings().stream()
+                .filter(rating -> rating.indicator().equals(indicator)
+                        && rating.school().equals("points")
+                        && rating.score() != null)
+                .map(Envelope.RatingText::score)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Takes away everything that the measurements of a field showed. */
+    public void clear(UUID practice, UUID field) {
+        rows.deleteOfField(practice, field);
+        sightings.deleteOfField(practice, field);
+    }
+
+    /**
+     * Takes away what a superseded measurement showed.
+     *
+     * @return what that was; what is the newest now is marked by {@link #markNewest(UUID, List)}
+     */
+    public Shown remove(UUID practice, UUID measurement) {
+        Shown gone =
+                new Shown(rows.ofMeasurement(practice, measurement), sightings.ofMeasurement(practice, measurement));
+        rows.delete(practice, measurement);
+        sightings.delete(practice, measurement);
+        return gone;
+    }
+
+    /** Marks the newest of a stop among all that is written. */
+    public void markNewest(UUID stop) {
+        mark(NewestRows.INDICATORS, stop, null);
+        mark(NewestRows.SIGHTINGS, stop, null);
+    }
+
+    /** As {@link #markNewest(UUID)}, of the indicators and findings alone that were added or taken away. */
+    public void markNewest(UUID stop, List<Shown> changed) {
+        Set<String> indicators = new LinkedHashSet<>();
+        Set<String> findings = new LinkedHashSet<>();
+        for (Shown each : changed) {
+            each.indicators().forEach(row -> indicators.add(row.indicator()));
+            each.sightings().forEach(row -> findings.add(row.finding()));
+        }
+        mark(NewestRows.INDICATORS, stop, indicators);
+        mark(NewestRows.SIGHTINGS, stop, findings);
+    }
+
+    /** Of a table of rows by measurement: what they are newest of, and how that is marked. */
+    private enum NewestRows {
+        INDICATORS("indicator_value", "indicator", "band"),
+        SIGHTINGS("sighting", "finding", "''");
+
+        private final String name;
+        private final String select;
+        private final String update;
+
+        NewestRows(String table, String name, String band) {
+            this.name = name;
+            this.select = "select measurement_id, " + name + ", " + band + ", source, taken_at, latest from " + table
+                    + " where stop_id = ?";
+            this.update = "update " + table + " set latest = ? where measurement_id = ? and " + name + " = ?";
+        }
+    }
+
+    /** What a measurement shows of something, and when it was made. */
+    private record Seen(UUID measurement, String what, Instant takenAt) {
+
+        /** Of two of one moment the one whose id comes first, as databases order ids: by their digits. */
+        private boolean newerThan(Seen other) {
+            int byTime = takenAt.compareTo(other.takenAt);
+            return byTime > 0 || byTime == 0 && measurement.toString().compareTo(other.measurement.toString()) < 0;
+        }
+    }
+
+    /** @param of the names that are looked at; {@code null} for all */
+    private void mark(NewestRows table, UUID stop, @Nullable Set<String> of) {
+        if (of != null && of.isEmpty()) {
+            return;
+        }
+        List<Object> arguments = new ArrayList<>(List.of(stop));
+        String only = "";
+        if (of != null) {
+            arguments.addAll(of);
+            only = " and " + table.name + " in (" + String.join(", ", Collections.nCopies(of.size(), "?")) + ")";
+        }
+        Map<List<String>, Seen> newest = new HashMap<>();
+        List<Seen> marked = new ArrayList<>();
+        jdbc.query(
+                table.select + only,
+                row -> {
+                    Seen seen = new Seen(
+                            row.getObject(1, UUID.class),
+                            row.getString(2),
+                            row.getObject(5, OffsetDateTime.class).toInstant());
+                    newest.merge(
+                            List.of(row.getString(2), row.getString(3), row.getString(4)),
+                            seen,
+                            (a, b) -> b.newerThan(a) ? b : a);
+                    if (row.getBoolean(6)) {
+                        marked.add(seen);
+                    }
+                },
+                arguments.toArray());
+        RowBatch changes = new RowBatch(jdbc, table.update);
+        Set<Seen> now = new HashSet<>(newest.values());
+        marked.stream()
+                .filter(each -> !now.contains(each))
+                .forEach(each -> changes.add(false, each.measurement(), each.what()));
+        Set<Seen> before = new HashSet<>(marked);
+        now.stream()
+                .filter(each -> !before.contains(each))
+                .forEach(each -> changes.add(true, each.measurement(), each.what()));
+        changes.write();
+    }
+
+    private static IndicatorRow row(
+            Read read,
+            String indicator,
+            Envelope envelope,
+            Envelope.RatingText rating,
+            String figureName,
+            String code) {
+        Place place = read.place();
+        String band = DepthBand.ofMiddle(place.layer()).code();
+        Envelope.Figure figure = figureName == null ? null : envelope.values().get(figureName);
+        return new IndicatorRow(
+                read.measurement(),
+                indicator,
+                place.field(),
+                place.visit(),
+                place.stop(),
+                envelope.method(),
+                band,
+                place.layer() == null ? null : place.layer().topMm(),
+                place.layer() == null ? null : place.layer().bottomMm(),
+                rating == null ? null : rating.standing(),
+                rating == null ? null : rating.low(),
+                rating == null ? null : rating.high(),
+                code,
+                figure == null ? null : figure.value(),
+                figure == null ? null : figure.low(),
+                figure == null ? null : figure.high(),
+                figure == null ? null : figure.unit(),
+                points(envelope, indicator),
+                read.kind(),
+                read.source().code(),
+                place.takenAt());
+    }
+}

@@ -1,0 +1,103 @@
+package org.morphotera.server.visits;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.context.Additions;
+import org.morphotera.core.context.PlaceAndDay;
+import org.morphotera.server.accounts.AccountReader;
+import org.morphotera.server.fields.Field;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.Stop;
+import org.morphotera.server.indicators.IndicatorReader;
+import org.springframework.stereotype.Component;
+
+/** Gathers from rows what the core needs for the context of a test. */
+@Component
+public class VisitContexts {
+
+    private final FieldReader fields;
+    private final VisitReader visits;
+    private final IndicatorReader indicators;
+    private final AccountReader accounts;
+    private final Additions additions;
+
+    VisitContexts(
+            FieldReader fields,
+            VisitMapper visits,
+            IndicatorReader indicators,
+            AccountReader accounts,
+            Benchmarks benchmarks) {
+        this.fields = fields;
+        this.visits = visits;
+        this.indicators = indicators;
+        this.accounts = accounts;
+        this.additions = new Additions(benchmarks);
+    }
+
+    /**
+     * All that is on record of a visit and its field.
+     *
+     * @param stops all of the field's
+     */
+    public PlaceAndDay of(UUID practice, Visit visit, Field field, List<Stop> stops) {
+        return new PlaceAndDay(
+                new PlaceAndDay.KnownField(field.landUse(), field.crop(), field.purpose(), field.textureClass()),
+                new PlaceAndDay.KnownVisit(
+                        visit.visitedOn(),
+                        visit.soilMoisture(),
+                        visit.daysSinceRain(),
+                        visit.soilTempC(),
+                        visit.carbonAdded()),
+                southern(practice, stops),
+                fields.events(practice, field.id()).stream()
+                        .map(each -> new PlaceAndDay.PastEvent(each.kind(), each.happenedOn()))
+                        .toList(),
+                read(practice, field.id(), visit.id()));
+    }
+
+    /**
+     * Readings at a field's stops that are context for other tests: textures, and covers of a visit.
+     *
+     * @param visit {@code null} for textures alone
+     */
+    public List<PlaceAndDay.ContextReading> read(UUID practice, UUID field, @Nullable UUID visit) {
+        return indicators.contextOfField(practice, field, visit).stream()
+                .map(row -> new PlaceAndDay.ContextReading(
+                        row.measurementId().toString(),
+                        row.stopId().toString(),
+                        row.takenAt(),
+                        row.code(),
+                        row.figure()))
+                .toList();
+    }
+
+    /** The context of a test at a stop; the sampled layer comes from the test. */
+    public Map<String, Object> contextOf(PlaceAndDay at, UUID stop) {
+        return at.contextOf(stop.toString(), additions);
+    }
+
+    /** Whether fresh carbon came in last autumn, as of the newest visit; {@code null} where unknown. */
+    public @Nullable Boolean carbonAdded(UUID practice, Field field) {
+        Visit newest = visits.newest(practice, field.id());
+        return newest == null
+                ? null
+                : of(practice, newest, field, fields.stops(practice, field.id()))
+                        .carbonAdded(additions);
+    }
+
+    /** Whether a field lies on the southern hemisphere. */
+    public boolean southern(UUID practice, List<Stop> stops) {
+        List<Double> own =
+                stops.stream().map(Stop::latitude).filter(Objects::nonNull).toList();
+        return own.isEmpty()
+                ? PlaceAndDay.southern(
+                        own,
+                        fields.latitude(practice),
+                        accounts.practice(practice).hemisphere())
+                : PlaceAndDay.southern(own, null, null);
+    }
+}
