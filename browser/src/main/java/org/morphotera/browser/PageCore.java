@@ -24,7 +24,6 @@ import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.drawn.Drawn;
 import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.plan.Amount;
-import org.morphotera.core.practice.PracticeGround;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope;
@@ -32,6 +31,7 @@ import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
+import org.morphotera.training.TrainingGround;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Uint8ClampedArray;
 
@@ -44,7 +44,7 @@ public final class PageCore {
 
     private static Benchmarks benchmarks;
     private static Messages messages;
-    private static PracticeGround practice;
+    private static TrainingGround practice;
 
     private PageCore() {}
 
@@ -72,23 +72,23 @@ public final class PageCore {
      */
     @JSExport
     public static void openPractice(String evidenceFiles) {
-        practice = new PracticeGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
+        practice = new TrainingGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
     }
 
-    /** A made-up place as the learner finds it; see {@link PracticeGround#deal}. */
+    /** A made-up place as the learner finds it; see {@link TrainingGround#deal}. */
     @JSExport
     public static String deal(String dealJson) {
         return JsonTree.write(practice.deal(JsonTree.parse(dealJson)));
     }
 
-    /** What a test shows there; see {@link PracticeGround#scene}. */
+    /** What a test shows there; see {@link TrainingGround#scene}. */
     @JSExport
     public static String scene(String dealJson, String method, double topMm) {
         return JsonTree.write(practice.scene(JsonTree.parse(dealJson), method, topMm));
     }
 
     /**
-     * What a round comes to; see {@link PracticeGround#verdict}.
+     * What a round comes to; see {@link TrainingGround#verdict}.
      *
      * @param roundJson {@code deal}, {@code made}, {@code named?}, {@code action?}
      */

@@ -31,7 +31,7 @@ import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.drawn.Drawn;
 import org.morphotera.core.photo.drawn.DrawnCard;
 import org.morphotera.core.photo.drawn.Taken;
-import org.morphotera.core.practice.PracticeGround;
+import org.morphotera.training.TrainingGround;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
 class PageBuildTest {
@@ -41,8 +41,8 @@ class PageBuildTest {
     private static final int PLACES_A_LEVEL = 4;
     private static final CalculatorRegistry CALCULATORS = Calculators.ofPage(Methods.all());
 
-    private static final PracticeGround GROUND =
-            new PracticeGround(Methods.all(), CoreData.BENCHMARKS, CoreData.EVIDENCE, CoreData.MESSAGES);
+    private static final TrainingGround GROUND =
+            new TrainingGround(Methods.all(), CoreData.BENCHMARKS, CoreData.EVIDENCE, CoreData.MESSAGES);
 
     /** {@code kind}: a method is evaluated, a calculator worked out, a place dealt, shown or judged, pictures looked at. */
     record Task(String method, String body, String kind) {}

@@ -60,7 +60,7 @@ class ReadmeTest {
     @Test
     void countsTheKindsOfTestAndTheCalculatorsThatThereAre() throws IOException {
         int methods = Methods.all().all().size();
-        int calculators = Calculators.all(Methods.all()).all().size();
+        int calculators = Calculators.ofPage(Methods.all()).all().size();
         assertThat(read(ROOT.resolve("README.md")))
                 .contains(methods + " kinds of test")
                 .contains(IN_WORDS.get(calculators) + " calculators");

@@ -65,7 +65,7 @@ class SentencesTest {
             }
             write(CoreData.MESSAGES.text(id + ".title"), page);
         }
-        CalculatorRegistry calculators = Calculators.all(Methods.all());
+        CalculatorRegistry calculators = Calculators.ofPage(Methods.all());
         for (Calculator<?> calculator : calculators.all()) {
             said.clear();
             String id = calculator.id();

@@ -12,7 +12,7 @@ import org.morphotera.core.DataFiles;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.EvidenceTables;
-import org.morphotera.core.practice.PracticeGround;
+import org.morphotera.training.TrainingGround;
 import org.morphotera.core.text.Messages;
 
 /** Finds a made-up soil of a known truth, as the core deals it. */
@@ -22,7 +22,7 @@ final class SourSoil {
 
     /** The number of the first clear soil whose worst limit is a sour topsoil. */
     static String number() {
-        PracticeGround ground = new PracticeGround(
+        TrainingGround ground = new TrainingGround(
                 Methods.all(),
                 Benchmarks.parse(texts(DataFiles.benchmarks(Methods.all()))),
                 EvidenceTables.parse(texts(DataFiles.evidence())),

@@ -29,7 +29,7 @@ import org.morphotera.core.weather.WeatherDay;
 public final class DayBenchmark {
 
     private static final int STANDARD_DAYS = 100;
-    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
+    private static final CalculatorRegistry ALL = Calculators.ofPage(Methods.all());
 
     private DayBenchmark() {}
 

@@ -85,7 +85,8 @@ class AmountTest {
     @MethodSource("calculators")
     void everyCalculatorOfAPlanStillGivesItsFigure(String calculator) {
         for (WorkedCase worked : WorkedCase.of(calculator)) {
-            Outcome outcome = Calculators.all(Methods.all()).evaluate(calculator, worked.body(), CoreData.BENCHMARKS);
+            Outcome outcome =
+                    Calculators.ofPage(Methods.all()).evaluate(calculator, worked.body(), CoreData.BENCHMARKS);
             if (outcome instanceof Outcome.Evaluated done
                     && done.evaluation().notes().isEmpty()) {
                 Envelope envelope = Envelope.of(done.evaluation(), CoreData.MESSAGES);

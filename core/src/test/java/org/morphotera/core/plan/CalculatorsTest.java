@@ -26,7 +26,7 @@ import org.morphotera.core.result.Evaluation;
 
 class CalculatorsTest {
 
-    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
+    private static final CalculatorRegistry ALL = Calculators.ofPage(Methods.all());
     private static final int INPUTS = Integer.getInteger("fuzz.inputs", 200);
 
     static List<WorkedCase> cases() {

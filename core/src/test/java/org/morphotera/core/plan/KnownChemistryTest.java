@@ -19,7 +19,7 @@ import org.morphotera.core.result.Evaluation;
 /** Calculators against stoichiometry, mass balance and another author's formula, worked apart from their own. */
 class KnownChemistryTest {
 
-    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
+    private static final CalculatorRegistry ALL = Calculators.ofPage(Methods.all());
 
     private static Evaluation evaluate(String id, Map<String, Object> inputs) {
         Outcome outcome = ALL.evaluate(id, Map.of("inputs", inputs), CoreData.BENCHMARKS);

@@ -20,7 +20,7 @@ import org.morphotera.core.result.Evaluation;
 /** Calculators of water, organic matter and covers against balances that are run step by step. */
 class KnownWaterTest {
 
-    private static final CalculatorRegistry ALL = Calculators.all(Methods.all());
+    private static final CalculatorRegistry ALL = Calculators.ofPage(Methods.all());
     private static final double STEP_HOURS = 0.001;
 
     private static Evaluation evaluate(String id, Map<String, Object> inputs) {

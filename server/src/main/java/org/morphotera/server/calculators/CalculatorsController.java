@@ -17,6 +17,7 @@ import org.morphotera.core.method.Outcome;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
+import org.morphotera.placement.AllCalculators;
 import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.OpenToAll;
 import org.morphotera.server.accounts.Role;
@@ -54,7 +55,7 @@ class CalculatorsController {
     record PlanRequest(Map<String, Object> inputs) {}
 
     private final CalculatorRegistry ofPage = Calculators.ofPage(Methods.all());
-    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
+    private final CalculatorRegistry calculators = AllCalculators.of(Methods.all());
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final JsonMapper json;

@@ -1,7 +1,7 @@
 package org.morphotera.server.devices;
 
-import org.morphotera.core.simulate.Instrument;
 import org.morphotera.server.fields.Stop;
+import org.morphotera.training.simulate.Instrument;
 
 /** Where instruments come from: a real one is another class that implements this. */
 public interface Instruments {

@@ -3,12 +3,12 @@ package org.morphotera.server.devices;
 import java.util.List;
 import java.util.Random;
 import java.util.UUID;
-import org.morphotera.core.simulate.HiddenSoil;
-import org.morphotera.core.simulate.Instrument;
-import org.morphotera.core.simulate.SimulatedInstrument;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.training.simulate.HiddenSoil;
+import org.morphotera.training.simulate.Instrument;
+import org.morphotera.training.simulate.SimulatedInstrument;
 import org.springframework.stereotype.Component;
 
 /** Instruments in a hidden soil of each stop, which agrees with what was read there before. */

@@ -2,10 +2,10 @@ package org.morphotera.server.fields;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.places.FieldShapes;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
+import org.morphotera.placement.FieldShapes;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;

@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.morphotera.core.laboratory.LabTest;
-import org.morphotera.core.simulate.HiddenSoil;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.training.simulate.HiddenSoil;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 

@@ -52,11 +52,15 @@ public class FromPhotos {
 
     /** After {@link #require}. */
     void keep(UUID practice, UUID measurement, Instant takenAt, Measurement.Write body) {
-        if (body.photo() == null) {
-            return;
+        if (body.photo() != null) {
+            keep(practice, measurement, takenAt, body.readings(), body.photo());
         }
-        FromPhoto.Write photo = body.photo();
-        Agreed agreed = kinds.of(photo.kind()).agreed(photo.proposed(), body.readings());
+    }
+
+    /** Keeps what a picture proposed beside the readings that were recorded. */
+    public void keep(
+            UUID practice, UUID measurement, Instant takenAt, Map<String, Object> readings, FromPhoto.Write photo) {
+        Agreed agreed = kinds.of(photo.kind()).agreed(photo.proposed(), readings);
         rows.add(
                 practice,
                 measurement,

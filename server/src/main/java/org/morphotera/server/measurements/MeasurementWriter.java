@@ -17,6 +17,7 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.context.PlaceAndDay;
+import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
@@ -104,9 +105,22 @@ public class MeasurementWriter {
         }
     }
 
-    /** A test with its field and context, to be evaluated; and who wants to know if it is refused. */
+    /**
+     * A test with its field and context, to be evaluated; and who wants to know if it is refused.
+     *
+     * @param done what was evaluated at once; {@code null} where that can wait
+     */
     private record Waiting(
-            Reading reading, UUID field, Map<String, Object> context, Consumer<RefusedException> refused) {}
+            Reading reading,
+            UUID field,
+            Map<String, Object> context,
+            Consumer<RefusedException> refused,
+            @Nullable Evaluated done) {
+
+        private Waiting with(Evaluated evaluated) {
+            return new Waiting(reading, field, context, refused, evaluated);
+        }
+    }
 
     /** A test that was evaluated, with its texts as they are kept; or refused. */
     private record Evaluated(
@@ -133,7 +147,7 @@ public class MeasurementWriter {
     public Appended append(UUID practice, UUID person, Instant recordedAt, Places.Place place, Reading reading) {
         Run run = begin(practice, person, recordedAt);
         Map<String, Object> context = withLayer(places.context(practice, place), reading.layer());
-        Evaluated done = run.evaluated(new Waiting(reading, place.field().id(), context, refused -> {}));
+        Evaluated done = run.evaluated(new Waiting(reading, place.field().id(), context, refused -> {}, null));
         if (done.refused() != null) {
             throw done.refused();
         }
@@ -164,9 +178,6 @@ public class MeasurementWriter {
         private final RowBatch measurements = new RowBatch(jdbc, INTO_MEASUREMENT);
         private final Projection.Rows projected = projection.begin();
         private final Set<UUID> stops = new HashSet<>();
-        /** Stops at which something was read that is context for later tests, and not marked as the newest yet. */
-        private final Set<UUID> staleContexts = new HashSet<>();
-
         private final Map<UUID, UUID> visits = new HashMap<>();
         private final List<Waiting> waiting = new ArrayList<>();
         private CompletableFuture<List<Evaluated>> evaluating;
@@ -202,16 +213,32 @@ public class MeasurementWriter {
          */
         public void add(Reading reading, Consumer<RefusedException> refused) {
             Map<String, Object> context = withLayer(context(reading), reading.layer());
-            waiting.add(new Waiting(reading, place.field().id(), context, refused));
+            Waiting test = new Waiting(reading, place.field().id(), context, refused, null);
             stops.add(reading.stop());
             visits.put(reading.visit(), place.field().id());
-            if (PlaceAndDay.ContextReading.mayComeOf(methods.get(reading.method()))) {
-                staleContexts.add(reading.stop());
-                place = null;
+            FieldMethod<?> method = methods.get(reading.method());
+            if (PlaceAndDay.ContextReading.mayComeOf(method)) {
+                test = test.with(evaluated(test));
+                remember(method, test);
             }
+            waiting.add(test);
             if (waiting.size() >= AT_ONCE) {
                 next();
             }
+        }
+
+        /** Later tests of the run are read in the context that this one gives. */
+        private void remember(FieldMethod<?> method, Waiting test) {
+            Envelope evaluation = test.done().envelope();
+            Reading reading = test.reading();
+            PlaceAndDay.ContextReading found = evaluation == null
+                    ? null
+                    : PlaceAndDay.ContextReading.of(
+                            method, reading.id().toString(), reading.stop().toString(), reading.takenAt(), evaluation);
+            if (found != null) {
+                memory.add(found);
+            }
+            place = null;
         }
 
         /** Has what waits evaluated by the side, and writes what was evaluated before. */
@@ -221,8 +248,9 @@ public class MeasurementWriter {
             waiting.clear();
             evaluating = now.isEmpty()
                     ? null
-                    : CompletableFuture.supplyAsync(
-                            () -> now.parallelStream().map(this::evaluated).toList());
+                    : CompletableFuture.supplyAsync(() -> now.parallelStream()
+                            .map(each -> each.done() == null ? evaluated(each) : each.done())
+                            .toList());
             write(ready);
         }
 
@@ -260,11 +288,6 @@ public class MeasurementWriter {
             if (place == null
                     || !place.visit().id().equals(reading.visit())
                     || !place.stop().id().equals(reading.stop())) {
-                if (staleContexts.remove(reading.stop())) {
-                    flush();
-                    projection.markNewest(reading.stop());
-                    memory.forget();
-                }
                 place = memory.require(reading.visit(), reading.stop());
                 context = memory.context();
             }

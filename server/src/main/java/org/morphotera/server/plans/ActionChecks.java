@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
@@ -25,6 +24,7 @@ import org.morphotera.core.plan.OrderRules.Step;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
+import org.morphotera.placement.AllCalculators;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.web.RefusedException;
@@ -39,7 +39,7 @@ class ActionChecks {
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final Clock clock;
-    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
+    private final CalculatorRegistry calculators = AllCalculators.of(Methods.all());
 
     ActionChecks(FieldLimits limits, PlanFacts facts, Benchmarks benchmarks, Messages messages, Clock clock) {
         this.limits = limits;

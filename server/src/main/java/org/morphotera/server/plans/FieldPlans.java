@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
@@ -25,6 +24,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
+import org.morphotera.placement.AllCalculators;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.EventWriter;
@@ -64,7 +64,7 @@ public class FieldPlans {
     private final ActionChecks checks;
     private final ApplicationEventPublisher changes;
     private final Clock clock;
-    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
+    private final CalculatorRegistry calculators = AllCalculators.of(Methods.all());
 
     FieldPlans(
             PlanMapper rows,

@@ -3,13 +3,13 @@ package org.morphotera.server.plans;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.morphotera.core.Calculators;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
+import org.morphotera.placement.AllCalculators;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Reach;
@@ -47,7 +47,7 @@ class PlansController {
     private final Audit audit;
     private final Benchmarks benchmarks;
     private final Messages messages;
-    private final CalculatorRegistry calculators = Calculators.all(Methods.all());
+    private final CalculatorRegistry calculators = AllCalculators.of(Methods.all());
 
     PlansController(
             FieldPlans plans,

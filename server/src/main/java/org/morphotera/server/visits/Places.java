@@ -1,6 +1,8 @@
 package org.morphotera.server.visits;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -66,6 +68,8 @@ public class Places {
         private final Map<UUID, Stop> stops = new HashMap<>();
         private @Nullable Place place;
         private @Nullable PlaceAndDay known;
+        /** Readings of now that are context for later tests, by visit. */
+        private final Map<UUID, List<PlaceAndDay.ContextReading>> recorded = new LinkedHashMap<>();
 
         private Memory(UUID practice) {
             this.practice = practice;
@@ -93,13 +97,21 @@ public class Places {
             Place at = Objects.requireNonNull(place, "no place was asked for");
             if (known == null) {
                 known = contexts.of(practice, at.visit(), at.field(), List.copyOf(stops.values()));
+                recorded.forEach((visit, readings) -> readings.stream()
+                        .filter(each -> each.textureClass() != null
+                                || visit.equals(at.visit().id()))
+                        .forEach(each -> known = known.with(each, null)));
             }
             return contexts.contextOf(known, at.stop().id());
         }
 
         /** Something was read on the visit of now that is context for later tests. */
-        public void forget() {
-            known = null;
+        public void add(PlaceAndDay.ContextReading reading) {
+            UUID visit = Objects.requireNonNull(place, "no place was asked for")
+                    .visit()
+                    .id();
+            recorded.computeIfAbsent(visit, id -> new ArrayList<>()).add(reading);
+            known = known == null ? null : known.with(reading, null);
         }
     }
 

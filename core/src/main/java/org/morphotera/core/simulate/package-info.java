@@ -1,2 +1,0 @@
-/** Made-up soils with known constraints, and the readings that an advisor would get from them, with their scatter. */
-package org.morphotera.core.simulate;

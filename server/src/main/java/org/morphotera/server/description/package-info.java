@@ -1,0 +1,2 @@
+/** The API's own description. */
+package org.morphotera.server.description;

@@ -1,0 +1,161 @@
+package org.morphotera.training.trial;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.ground.MadeUpSoil;
+import org.morphotera.core.ground.Scatter;
+import org.morphotera.core.ground.SoilProperty;
+import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.Sightings;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.Sighting;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.SoilPlantGap;
+import org.morphotera.core.score.StopStanding;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.training.simulate.SimulatedSoil;
+
+/** An advisor's day on a made-up field: readings at some stops, evaluated, and what follows from them. */
+final class AdvisorsVisit {
+
+    static final int STOPS = 4;
+
+    private static final double PATCHY = 0.25;
+    private static final double STOP_IN_PATCH = 0.3;
+    private static final double PATCH_SOUNDER_BY = 0.7;
+    private static final double LOOKED = 0.85;
+
+    private final SimulatedSoil soil;
+    private final MadeUpSoil sampled;
+    private final MethodRegistry methods;
+    private final Random random;
+    private final Scatter scatter;
+    private final Day day;
+    private final Reader reader;
+    private final List<Spot> spots = new ArrayList<>();
+    private final List<Sighting> seen = new ArrayList<>();
+    private final List<StopStanding> standings = new ArrayList<>();
+
+    AdvisorsVisit(SimulatedSoil soil, Random random, MethodRegistry methods) {
+        this.soil = soil;
+        this.methods = methods;
+        this.random = random;
+        this.scatter = new Scatter(random);
+        this.day = Day.draw(random);
+        this.reader = new Reader(day, random);
+        Quirky field = Quirky.draw(soil, random);
+        this.sampled = field;
+        boolean patchy = random.nextDouble() < PATCHY;
+        for (int i = 0; i < STOPS; i++) {
+            boolean sounder = patchy && random.nextDouble() < STOP_IN_PATCH;
+            spots.add(Spot.draw(field, sounder ? PATCH_SOUNDER_BY : 0, day.dry(), random));
+        }
+        look();
+    }
+
+    /** What is seen in walking, without a test, where the advisor looked. */
+    private void look() {
+        String[] amounts = {"none", "some", "many"};
+        for (Spot spot : spots) {
+            if (random.nextDouble() < LOOKED) {
+                seen.add(Sighting.of("rills", amounts[(int) spot.get(SoilProperty.RILLS)]));
+                seen.add(Sighting.of("white-crust", amounts[(int) spot.get(SoilProperty.CRUST)]));
+                seen.add(Sighting.of("slope", Math.max(0, Math.rint(spot.get(SoilProperty.SLOPE)))));
+                double vigour = Scatter.toStep(scatter.around(spot.get(SoilProperty.VIGOUR), 0.15, 0, 2), 0.5);
+                standings.add(new StopStanding(key(spot), "crop-vigour", null, vigour / 2, vigour));
+            }
+        }
+        if (random.nextDouble() < LOOKED) {
+            seen.add(Sighting.of("carbon-added", soil.carbonAdded()));
+        }
+    }
+
+    private String key(Spot spot) {
+        return String.valueOf(spots.indexOf(spot));
+    }
+
+    /** One test at every stop, or one composite sample for the laboratory. */
+    void test(String id) {
+        FieldMethod<?> method = methods.get(id);
+        if (id.equals("lab-result")) {
+            evaluate(method, method.simulated(sampled, 0, scatter, CoreData.BENCHMARKS), spots.get(0), null);
+            return;
+        }
+        List<DepthLayer> layers = method.layers().isEmpty() ? List.of(new DepthLayer(0, 0)) : method.layers();
+        for (Spot spot : spots) {
+            for (DepthLayer layer : layers) {
+                evaluate(
+                        method,
+                        readings(method, spot, layer),
+                        spot,
+                        method.layers().isEmpty() ? null : layer);
+            }
+        }
+    }
+
+    private Map<String, Object> readings(FieldMethod<?> method, MadeUpSoil spot, DepthLayer layer) {
+        return switch (method.card().id()) {
+            case "ph" -> reader.ph(spot);
+            case "salinity" -> reader.salinity(spot);
+            case "penetration" -> reader.penetration(spot);
+            case "ring-infiltration" -> reader.ring(spot, layer.topMm() >= DepthLayer.TOPSOIL_ENDS_MM);
+            case "hole-drainage" -> reader.hole(spot);
+            case "earthworms" -> reader.worms(spot);
+            case "fizz" -> reader.fizz(spot);
+            case "crumb-stability" -> {
+                Map<String, Object> crumbs =
+                        new LinkedHashMap<>(method.simulated(spot, layer.topMm(), scatter, CoreData.BENCHMARKS));
+                if (day.tapWater()) {
+                    crumbs.put("water", "tap");
+                }
+                yield crumbs;
+            }
+            default -> method.simulated(spot, layer.topMm(), scatter, CoreData.BENCHMARKS);
+        };
+    }
+
+    private void evaluate(FieldMethod<?> method, Map<String, Object> readings, Spot spot, DepthLayer layer) {
+        Map<String, Object> context = day.context();
+        context.put("textureClass", soil.texture().code());
+        context.put("landUse", soil.landUse().code());
+        if (layer != null) {
+            context.put("depthTopMm", layer.topMm());
+            context.put("depthBottomMm", layer.bottomMm());
+        }
+        Outcome outcome = methods.evaluate(
+                method.card().id(), Map.of("readings", readings, "context", context), CoreData.BENCHMARKS);
+        if (!(outcome instanceof Outcome.Evaluated done)) {
+            throw new IllegalStateException(method.card().id() + " refused " + readings + ": " + outcome);
+        }
+        Envelope envelope = Envelope.of(done.evaluation(), CoreData.MESSAGES);
+        seen.addAll(method.seen(readings, envelope, layer));
+        for (MethodCard.Indicator indicator : method.card().indicators()) {
+            Envelope.RatingText rating = envelope.standing(indicator.id());
+            if (rating != null && !method.hides(indicator.id(), envelope)) {
+                standings.add(new StopStanding(key(spot), indicator.id(), layer, rating.standing()));
+            }
+        }
+    }
+
+    /** What is known of the field so far. */
+    Map<String, Found> findings() {
+        PhWindow window = PhWindow.of(null, soil.landUse(), CoreData.BENCHMARKS.table("ph.windows"));
+        Map<String, Found> findings = Sightings.findings(seen, window, CoreData.EVIDENCE);
+        Double gap = SoilPlantGap.of(FieldFace.of(standings), CoreData.BENCHMARKS);
+        if (gap != null) {
+            findings.put(
+                    "soil-plant-gap",
+                    Found.whole(CoreData.EVIDENCE.kind("soil-plant-gap").stateOf(gap)));
+        }
+        return findings;
+    }
+}
