@@ -1,5 +1,6 @@
 package org.morphotera.e2e;
 
+import java.io.File;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -10,16 +11,21 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.morphotera.server.ApiClient;
 
-/** The real jar as its own process, with a data folder of its own, that can be stopped, killed and started again. */
+/**
+ * The real application as its own process, with a data folder of its own, that can be stopped, killed and started again:
+ * as {@code bin/demo} starts it, with the archive of classes that was made for it.
+ */
 final class ServerProcess implements AutoCloseable {
 
-    private static final Path JAR =
-            Path.of(System.getProperty("morphotera.jar", "../server/target/morphotera-app.jar"));
+    private static final Path DEMO_FOLDER =
+            Path.of("../demo/target").toAbsolutePath().normalize();
     private static final Duration PATIENCE = Duration.ofSeconds(90);
 
     private final Path folder;
@@ -36,9 +42,7 @@ final class ServerProcess implements AutoCloseable {
     static synchronized ServerProcess demo() {
         try {
             if (template == null) {
-                ServerProcess first = new ServerProcess(DEMO);
-                first.stop();
-                template = first.dataFile();
+                template = madeToday() ? DEMO_FOLDER.resolve("data/morphotera.mv.db") : anew();
             }
             ServerProcess copy = new ServerProcess(DEMO, false);
             Files.copy(template, copy.dataFile());
@@ -47,6 +51,19 @@ final class ServerProcess implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Whether the data file that was made with the application is of today: its dates count from the day. */
+    private static boolean madeToday() throws IOException {
+        Path madeOn = DEMO_FOLDER.resolve("data/made-on");
+        return Files.exists(madeOn)
+                && Files.readString(madeOn).strip().equals(LocalDate.now().toString());
+    }
+
+    private static Path anew() {
+        ServerProcess first = new ServerProcess(DEMO);
+        first.stop();
+        return first.dataFile();
     }
 
     private Path dataFile() {
@@ -129,8 +146,12 @@ final class ServerProcess implements AutoCloseable {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
                 "-XX:+UseSerialGC",
-                "-jar",
-                JAR.toAbsolutePath().toString(),
+                "-XX:SharedArchiveFile=" + DEMO_FOLDER.resolve("app.jsa"),
+                "-Xshare:auto",
+                "-Xlog:cds=off",
+                "-cp",
+                classPath(),
+                "org.morphotera.server.MorphoteraApplication",
                 "--server.port=" + port,
                 "--morphotera.data=" + folder.resolve("data")));
         command.addAll(options);
@@ -139,6 +160,20 @@ final class ServerProcess implements AutoCloseable {
                 .redirectErrorStream(true)
                 .redirectOutput(folder.resolve("server.log").toFile())
                 .start();
+    }
+
+    /** The server's part always in the same order, which the archive of classes asks for; the page behind it. */
+    private static String classPath() throws IOException {
+        try (Stream<Path> libraries = Files.list(DEMO_FOLDER.resolve("lib"));
+                Stream<Path> page = Files.list(Path.of("../web/target"))) {
+            List<String> jars = new ArrayList<>(
+                    List.of(DEMO_FOLDER.resolve("morphotera-demo.jar").toString()));
+            libraries.map(Path::toString).sorted().forEach(jars::add);
+            page.filter(file -> file.getFileName().toString().matches("morphotera-web-.*\\.jar"))
+                    .map(file -> file.toAbsolutePath().normalize().toString())
+                    .forEach(jars::add);
+            return String.join(File.pathSeparator, jars);
+        }
     }
 
     private void awaitUp() throws IOException, InterruptedException {

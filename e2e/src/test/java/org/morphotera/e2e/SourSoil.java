@@ -12,8 +12,8 @@ import org.morphotera.core.DataFiles;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.limits.EvidenceTables;
-import org.morphotera.training.TrainingGround;
 import org.morphotera.core.text.Messages;
+import org.morphotera.training.TrainingGround;
 
 /** Finds a made-up soil of a known truth, as the core deals it. */
 final class SourSoil {
