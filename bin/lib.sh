@@ -29,8 +29,8 @@ run_application() { (application "$@"); }
 
 # Everything that the application is made of, as one number: built again only when it changed.
 sources_mark() {
-  (cd "$root" && { find pom.xml */pom.xml */src/main web/src web/public web/scripts demo/*.sh web/*.sh -type f
-    find web -maxdepth 1 -type f; } | LC_ALL=C sort -u | xargs sha256sum | sha256sum | cut -d' ' -f1)
+  (cd "$root" && { find pom.xml */pom.xml */src/main web/src web/public web/scripts demo/*.sh web/*.* -type f \
+      -not -name schema.d.ts -not -name methodTypes.d.ts; } | LC_ALL=C sort -u | xargs sha256sum | sha256sum | cut -d' ' -f1)
 }
 
 build_application() {
@@ -39,7 +39,7 @@ build_application() {
   if [ ! -f "$root/demo/target/data/made-on" ] || [ "$(cat "$mark" 2>/dev/null || true)" != "$now" ]; then
     echo "Building Morphotera (the first time takes some minutes) …"
     # the page's packages come in while the core is compiled
-    (cd "$root/web" && bash packages.sh) &
+    (cd "$root/web" && bash packages.sh build) &
     local packages=$!
     (cd "$root" && mvn -q -B -ntp -T 2 -Dquick package -pl '!e2e,!testkit,!app') || { kill $packages 2>/dev/null; exit 1; }
     wait $packages

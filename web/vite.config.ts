@@ -3,8 +3,7 @@ import react from '@vitejs/plugin-react'
 import { fileURLToPath } from 'node:url'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
-import type { Plugin } from 'vite'
-import { defineConfig } from 'vitest/config'
+import { defineConfig, type Plugin } from 'vite'
 
 /** The page and everything it needs opens without network; what was read before is shown from the last answer. */
 const offline = VitePWA({
@@ -115,10 +114,4 @@ export default defineConfig({
   },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': process.env.MORPHOTERA_API ?? 'http://127.0.0.1:8080' }, fs: { allow: ['..'] } },
-  test: {
-    environment: 'jsdom',
-    setupFiles: ['src/testing/setup.ts'],
-    include: ['src/**/*.test.{ts,tsx}'],
-    testTimeout: 20_000,
-  },
 })
