@@ -323,6 +323,37 @@ export async function dropJob(seq: number) {
   changed()
 }
 
+/** Puts a write in the place of another: what comes is kept before what goes is dropped, both or neither. */
+export async function replaceJob(seq: number, by: Omit<Job, 'seq'>): Promise<void> {
+  const at = await store
+    .transaction('rw', store.jobs, async () => {
+      const added = await store.jobs.add(by as Job)
+      await store.jobs.delete(seq)
+      return added
+    })
+    .catch(() => undefined)
+  stored(at !== undefined)
+  const kept = at === undefined ? { ...by, seq: Date.now() + Math.random(), unkept: true } : { ...by, seq: at }
+  jobs = [...jobs.filter((each) => each.seq !== seq), kept]
+  changed()
+}
+
+/** Puts a draft in the place of a write, both or neither. */
+export async function draftInsteadOf(seq: number, draft: KeptDraft): Promise<void> {
+  const kept = { ...draft, person: draft.person ?? owner }
+  const sound = await store
+    .transaction('rw', store.jobs, store.drafts, async () => {
+      await store.drafts.put(kept)
+      await store.jobs.delete(seq)
+      return true
+    })
+    .catch(() => false)
+  stored(sound)
+  drafts.set(draft.id, kept)
+  jobs = jobs.filter((each) => each.seq !== seq)
+  changed()
+}
+
 export function keepDraft(draft: KeptDraft) {
   const kept = { ...draft, person: draft.person ?? owner }
   drafts.set(draft.id, kept)

@@ -96,6 +96,27 @@ describe('the outbox', () => {
     expect(keptJobs()).toEqual([])
   })
 
+  it('keeps ours of a conflicting test before the other way is given up, or leaves all as it was', async () => {
+    replies = ['unreached']
+    const body = { visitId: 'v', stopId: 's', method: 'slump', readings: {} }
+    await keep({ kind: 'measurement', target: 'm', path: '/api/measurements/m', label: 'Clods', body })
+    replies = [{ status: 409, body: { detail: 'changed', current: { id: 'm' } } }]
+    await flush()
+    replies = ['unreached']
+    const broken = vi.spyOn(store.jobs, 'delete').mockImplementation(() => {
+      throw new Error('the store fails')
+    })
+    await settle(keptJobs()[0]!, true)
+    broken.mockRestore()
+    // as after a crash at that moment
+    await openDevice()
+    expect(keptJobs().map((job) => [job.target, job.state])).toEqual([['m', 'conflict']])
+    await settle(keptJobs()[0]!, true)
+    await openDevice()
+    expect(keptJobs()).toHaveLength(1)
+    expect(keptJobs()[0]).toMatchObject({ state: 'waiting', body: { supersedes: 'm', readings: {} } })
+  })
+
   it('waits for a sign-in, and sends nothing of somebody else', async () => {
     replies = [{ status: 401 }]
     expect(await visit('a')).toEqual({ sent: false })

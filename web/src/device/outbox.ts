@@ -7,6 +7,7 @@ import {
   askToPersist,
   bodyOf,
   changeJob,
+  draftInsteadOf,
   dropJob,
   keepAgain,
   keepDraft,
@@ -16,6 +17,7 @@ import {
   keptJobs,
   ownDevice,
   rememberVisit,
+  replaceJob,
   tellReached,
   type Job,
   type KeptDraft,
@@ -250,14 +252,13 @@ export async function takeBack(job: Job) {
   if (!test) return
   const { readings, note, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes } = test
   const version = keptDraft(job.target)?.version ?? 0
-  keepDraft({
+  await draftInsteadOf(job.seq, {
     id: job.target,
     place: { id: job.target, visitId, stopId, method, depthTopMm, depthBottomMm, supersedes },
     content: { readings, note },
     version,
     sent: false,
   })
-  await dropJob(job.seq)
 }
 
 async function sendDraft(id: string): Promise<boolean> {
@@ -310,9 +311,9 @@ export async function settle(job: Job, mine: boolean) {
   if (job.kind === 'measurement') {
     // a record is never overwritten: ours becomes a correction of it
     const id = crypto.randomUUID()
-    await dropJob(job.seq)
-    await keepJob({
-      ...job,
+    const { seq, ...ours } = job
+    await replaceJob(seq, {
+      ...ours,
       target: id,
       path: `/api/measurements/${id}`,
       body: { ...job.body, supersedes: job.current?.id, reason: 'the readings kept on another device' },

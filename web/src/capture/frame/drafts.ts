@@ -17,7 +17,8 @@ import { flush } from '../../device/outbox'
 
 export type { Content, DraftPlace } from '../../device/device'
 
-const SEND_AFTER_MS = 250
+/** A draft is sent once the hand rests for so long, or the page hides or is left. */
+const SEND_AFTER_MS = 2000
 const UNDONE = 30
 
 /** Readings of a test while they are entered. */
@@ -66,6 +67,14 @@ export function useDraft(start: DraftPlace, initial: Content, stored: Draft | un
     const soon = setTimeout(() => void flush(), SEND_AFTER_MS)
     return () => clearTimeout(soon)
   }, [kept])
+  useEffect(() => {
+    const hidden = () => document.visibilityState === 'hidden' && void flush()
+    document.addEventListener('visibilitychange', hidden)
+    return () => {
+      document.removeEventListener('visibilitychange', hidden)
+      void flush()
+    }
+  }, [])
 
   /** Over what is kept at this very moment: two changes in one step both count. */
   const update = (part: Partial<KeptDraft>) => {

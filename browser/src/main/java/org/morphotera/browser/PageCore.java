@@ -23,7 +23,7 @@ import org.morphotera.core.photo.PhotoReadings;
 import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.drawn.Drawn;
 import org.morphotera.core.photo.drawn.Taken;
-import org.morphotera.core.plan.Amount;
+import org.morphotera.core.plan.calculator.Amount;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope;

@@ -8,7 +8,7 @@ import org.morphotera.core.calibration.Agreement;
 import org.morphotera.core.day.DayPlan;
 import org.morphotera.core.laboratory.Composite;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.plan.Amendments;
+import org.morphotera.core.plan.calculator.Amendments;
 import org.morphotera.core.weather.SamplingWindows;
 
 /** The list of calculators, but for what needs geometry: placement adds that on a server. */

@@ -61,16 +61,13 @@ class ArchitectureTest {
                     "..core.plan..",
                     "..core.day..",
                     "..core.weather..",
-                    "..core.places..",
+                    "..core.context..",
+                    "..core.calibration..",
                     "..core.laboratory..")
-            .layer("practice")
-            .definedBy("..core.practice..")
             .layer("limits")
             .definedBy("..core.limits..")
             .layer("photo")
             .definedBy("..core.photo..")
-            .layer("simulate")
-            .definedBy("..core.simulate..")
             .layer("calculator")
             .definedBy("..core.calculator..")
             .layer("methods")
@@ -97,51 +94,28 @@ class ArchitectureTest {
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("methods")
             .mayOnlyBeAccessedByLayers("lists")
-            .whereLayer("practice")
-            .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("photo")
             .mayOnlyBeAccessedByLayers("methods", "lists")
             .whereLayer("judgement")
-            .mayOnlyBeAccessedByLayers("practice", "lists")
-            .whereLayer("simulate")
-            .mayOnlyBeAccessedByLayers("practice", "lists")
+            .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("calculator")
-            .mayOnlyBeAccessedByLayers("judgement", "practice", "lists")
+            .mayOnlyBeAccessedByLayers("judgement", "lists")
             .whereLayer("limits")
-            .mayOnlyBeAccessedByLayers("simulate", "judgement", "practice", "lists")
+            .mayOnlyBeAccessedByLayers("judgement", "lists")
             .whereLayer("method")
-            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "simulate", "practice", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "lists")
             .whereLayer("chemistry")
-            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits", "practice")
+            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
             .whereLayer("ground")
-            .mayOnlyBeAccessedByLayers("method", "methods", "simulate", "practice")
+            .mayOnlyBeAccessedByLayers("method", "methods")
             .whereLayer("result")
             .mayOnlyBeAccessedByLayers(
-                    "calculator",
-                    "chemistry",
-                    "method",
-                    "methods",
-                    "photo",
-                    "judgement",
-                    "limits",
-                    "simulate",
-                    "practice",
-                    "lists")
+                    "calculator", "chemistry", "method", "methods", "photo", "judgement", "limits", "lists")
             .whereLayer("reading")
-            .mayOnlyBeAccessedByLayers(
-                    "calculator", "method", "methods", "photo", "judgement", "limits", "practice", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "photo", "judgement", "limits", "lists")
             .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
-                    "calculator",
-                    "benchmark",
-                    "reading",
-                    "result",
-                    "method",
-                    "judgement",
-                    "limits",
-                    "simulate",
-                    "practice",
-                    "lists");
+                    "calculator", "benchmark", "reading", "result", "method", "judgement", "limits", "lists");
 
     @ArchTest
     static final ArchRule HAS_NO_CYCLES =

@@ -23,13 +23,16 @@ public final class ApiClient {
     public static final String EBBSIDE = "advisor@ebbside.example";
     public static final String PASSWORD = "orrin-levels";
 
+    /** So long an answer may take on a machine that is busy with something else. */
+    private static final Duration ANSWER = Duration.ofMinutes(3);
+
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final URI base;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder()
             .cookieHandler(cookies)
-            .connectTimeout(Duration.ofSeconds(5))
+            .connectTimeout(ANSWER)
             .build();
 
     public ApiClient(int port) {
@@ -113,7 +116,7 @@ public final class ApiClient {
                 .method(method, publisher)
                 .header("Content-Type", type)
                 .header("X-XSRF-TOKEN", token())
-                .timeout(Duration.ofSeconds(20))
+                .timeout(ANSWER)
                 .build();
         try {
             HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
@@ -132,7 +135,7 @@ public final class ApiClient {
     /** What an address holds as bytes, such as a PDF. */
     public byte[] bytes(String path) {
         HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
-                .timeout(Duration.ofSeconds(20))
+                .timeout(ANSWER)
                 .build();
         try {
             return http.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
@@ -147,7 +150,7 @@ public final class ApiClient {
     /** The data of the first events of a stream, which is put away after them. */
     public List<Map<String, Object>> events(String path, int count) {
         HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
-                .timeout(Duration.ofSeconds(20))
+                .timeout(ANSWER)
                 .build();
         try (Stream<String> lines =
                 http.send(request, HttpResponse.BodyHandlers.ofLines()).body()) {

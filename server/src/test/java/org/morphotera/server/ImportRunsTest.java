@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.morphotera.server.measurements.ProjectionRebuild;
+import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A table that comes in piece by piece is all in or not at all, also when it is broken off. */

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.ApiClient.Answer;
 import org.morphotera.server.accounts.Role;
-import org.morphotera.server.measurements.ProjectionRebuild;
+import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Curves and bands of a practice's own: looked at beforehand, then everything is judged by them, in this practice only. */

@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.morphotera.server.measurements.ProjectionRebuild;
 import org.morphotera.server.methods.RulesInForce;
+import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** What pages read can be made again from the measurements, and is then the same. */

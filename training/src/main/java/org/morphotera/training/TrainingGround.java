@@ -10,7 +10,7 @@ import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Sighting;
-import org.morphotera.core.plan.ActionKind;
+import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;

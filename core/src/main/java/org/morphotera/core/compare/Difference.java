@@ -67,10 +67,10 @@ public record Difference(
 
     static Difference between(Key key, Side one, Side other) {
         double standing = other.standing() - one.standing();
-        double combined = Math.max(SMALLEST_HALF, Math.hypot(one.standingHalf(), other.standingHalf()));
-        double byStanding = Math.abs(standing) / combined;
-        double ratio = Math.max(byStanding, byFigure(one, other));
-        Better better = byStanding < 1 ? Better.NEITHER : standing > 0 ? Better.OTHER : Better.ONE;
+        double combined = Math.max(SMALLEST_HALF, Math.hypot(one.scoreHalf(), other.scoreHalf()));
+        double byScore = Math.abs(standing) / combined;
+        double ratio = Math.max(byScore, byFigure(one, other));
+        Better better = byScore < 1 ? Better.NEITHER : standing > 0 ? Better.OTHER : Better.ONE;
         Double figure =
                 one.figure() == null || other.figure() == null ? null : Double.valueOf(other.figure() - one.figure());
         return new Difference(key, one, other, standing, figure, ratio, ratio >= 1, better);

@@ -10,7 +10,7 @@ import org.morphotera.core.trend.ChangeScale;
  * standing and once as the measured figure.
  *
  * @param standing mean, 0..1
- * @param standingHalf half-width, about 95 %
+ * @param scoreHalf half-width, about 95 %
  * @param figure mean of the measured figure, or {@code null}
  * @param onScale mean of the figure on the scale on which it is compared, or {@code null}
  * @param onScaleHalf its half-width; not under what the instrument itself is worth
@@ -18,7 +18,7 @@ import org.morphotera.core.trend.ChangeScale;
 public record Side(
         int stops,
         double standing,
-        double standingHalf,
+        double scoreHalf,
         Double figure,
         Double figureHalf,
         Double onScale,
@@ -65,12 +65,12 @@ public record Side(
             }
         }
         int n = readings.size();
-        double standingHalf = Math.max(between(standings), ownHalf / n / Math.sqrt(n));
+        double scoreHalf = Math.max(between(standings), ownHalf / n / Math.sqrt(n));
         Double figure = figures.size() == n ? Double.valueOf(Sample.of(figures).mean()) : null;
         Double figureHalf =
                 figure == null ? null : Double.valueOf(Math.max(between(figures), figureOwnHalf / n / Math.sqrt(n)));
         if (figure == null) {
-            return new Side(n, Sample.of(standings).mean(), standingHalf, null, null, null, null);
+            return new Side(n, Sample.of(standings).mean(), scoreHalf, null, null, null, null);
         }
         List<Double> scaled = figures.stream().map(scale::of).toList();
         // of a difference of two readings one bears the half of the variance
@@ -79,7 +79,7 @@ public record Side(
         return new Side(
                 n,
                 Sample.of(standings).mean(),
-                standingHalf,
+                scoreHalf,
                 figure,
                 figureHalf,
                 Sample.of(scaled).mean(),
@@ -96,7 +96,7 @@ public record Side(
         if (n < 2) {
             return 0;
         }
-        double t = Sample.quantile(Sample.TWO_SIDED_95, n - 1);
-        return Math.min(t, LARGEST_QUANTILE) * Sample.of(values).error();
+        double t = Sample.studentTQuantile(Sample.TWO_SIDED_95, n - 1);
+        return Math.min(t, LARGEST_QUANTILE) * Sample.of(values).standardError();
     }
 }

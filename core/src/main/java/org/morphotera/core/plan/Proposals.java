@@ -11,6 +11,8 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.plan.order.ActionKind;
+import org.morphotera.core.plan.order.OrderRules;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
 

@@ -95,8 +95,8 @@ public final class ParsedFields implements Fields {
 
     private boolean holds(Need need) {
         for (Need.Condition condition : need.conditions()) {
-            Object given =
-                    tree.containsKey(condition.name()) ? tree.get(condition.name()) : presets.get(condition.name());
+            Object said = tree.get(condition.name());
+            Object given = said == null ? presets.get(condition.name()) : said;
             if (given == null || !condition.values().contains(given.toString())) {
                 return false;
             }

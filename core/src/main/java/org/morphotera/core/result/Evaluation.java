@@ -34,8 +34,13 @@ public record Evaluation(
 
         public Value {
             value = Numbers.significant(value, DIGITS);
-            low = low == null ? null : Double.valueOf(Math.min(value, Numbers.significant(low, DIGITS)));
-            high = high == null ? null : Double.valueOf(Math.max(value, Numbers.significant(high, DIGITS)));
+            low = low == null ? null : Double.valueOf(Numbers.significant(low, DIGITS));
+            high = high == null ? null : Double.valueOf(Numbers.significant(high, DIGITS));
+        }
+
+        /** Whether it lies within its own interval, as it must. */
+        public boolean within() {
+            return (low == null || low <= value) && (high == null || value <= high);
         }
     }
 
@@ -69,6 +74,28 @@ public record Evaluation(
      * @param source author and year, or the benchmark used
      */
     public record WorkingLine(String key, Map<String, Object> args, Value result, String source) {}
+
+    /**
+     * Figures and scores that lie outside of their own intervals: there should be none, and they are never moved to hide
+     * that there are.
+     *
+     * @return their names; empty where all is well
+     */
+    public List<String> outsideIntervals() {
+        List<String> outside = new ArrayList<>();
+        values.forEach((name, value) -> {
+            if (!value.within()) {
+                outside.add(name);
+            }
+        });
+        for (Rating rating : ratings) {
+            if (rating.standing() != null
+                    && !new Value(rating.standing(), Unit.NONE, rating.low(), rating.high()).within()) {
+                outside.add(rating.indicator() + " (" + rating.school() + ")");
+            }
+        }
+        return outside;
+    }
 
     /** @param method id of the method or calculator */
     public static Builder of(String method) {

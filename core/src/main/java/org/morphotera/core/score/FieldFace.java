@@ -24,11 +24,11 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
     private static final int USUAL_STOPS = 8;
 
     /** @param standings of all stops, in any order */
-    public static FieldFace of(List<StopStanding> standings) {
-        Map<Group, List<StopStanding>> groups = new LinkedHashMap<>();
+    public static FieldFace of(List<StopScore> standings) {
+        Map<Group, List<StopScore>> groups = new LinkedHashMap<>();
         Group last = null;
-        List<StopStanding> there = List.of();
-        for (StopStanding standing : standings) {
+        List<StopScore> there = List.of();
+        for (StopScore standing : standings) {
             DepthBand band = DepthBand.ofMiddle(standing.layer());
             // stops of one finding mostly follow each other
             if (last == null || band != last.band() || !standing.indicator().equals(last.indicator())) {
@@ -85,7 +85,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return lowest;
     }
 
-    private static Finding finding(Group of, List<StopStanding> stops) {
+    private static Finding finding(Group of, List<StopScore> stops) {
         double[] sorted = new double[stops.size()];
         for (int i = 0; i < sorted.length; i++) {
             sorted[i] = stops.get(i).standing();
@@ -107,11 +107,11 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
     }
 
-    private static DepthLayer hull(List<StopStanding> group) {
+    private static DepthLayer hull(List<StopScore> group) {
         double top = Double.POSITIVE_INFINITY;
         double bottom = Double.NEGATIVE_INFINITY;
         DepthLayer last = null;
-        for (StopStanding each : group) {
+        for (StopScore each : group) {
             DepthLayer layer = each.layer();
             if (layer != null) {
                 top = Math.min(top, layer.topMm());
@@ -125,7 +125,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return new DepthLayer(top, bottom);
     }
 
-    private static List<String> oddStops(List<StopStanding> stops, double[] sorted) {
+    private static List<String> oddStops(List<StopScore> stops, double[] sorted) {
         if (sorted.length <= OTHERS_NEEDED) {
             return List.of();
         }
@@ -134,7 +134,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
             return List.of();
         }
         List<String> odd = new ArrayList<>(USUAL_STOPS);
-        for (StopStanding candidate : stops) {
+        for (StopScore candidate : stops) {
             if (Math.abs(candidate.standing() - middleWithout(sorted, candidate.standing())) > ODD_BEYOND) {
                 odd.add(candidate.stop());
             }

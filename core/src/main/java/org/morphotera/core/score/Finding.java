@@ -18,7 +18,7 @@ public record Finding(
         double median,
         double lowest,
         double highest,
-        List<StopStanding> stops,
+        List<StopScore> stops,
         List<String> oddStops) {
 
     /** The level of the median. */

@@ -52,7 +52,7 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
             double weight = row.getValue().get(place);
             Map<String, Double> byStop = new LinkedHashMap<>();
             for (Finding finding : found.getOrDefault(indicator, List.of())) {
-                for (StopStanding stop : finding.stops()) {
+                for (StopScore stop : finding.stops()) {
                     byStop.merge(stop.stop(), stop.pointsOfTwo(), Math::min);
                 }
             }

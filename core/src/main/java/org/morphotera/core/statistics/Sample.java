@@ -60,18 +60,18 @@ public final class Sample {
     }
 
     /** Standard deviation with n − 1; 0 of fewer than two values, whose spread is not known. */
-    public double deviation() {
+    public double standardDeviation() {
         return values.length < 2 ? 0 : StandardDeviation.of(values).getAsDouble();
     }
 
     /** Standard error of the mean, s ÷ √n. */
-    public double error() {
-        return values.length == 0 ? 0 : deviation() / Math.sqrt(values.length);
+    public double standardError() {
+        return values.length == 0 ? 0 : standardDeviation() / Math.sqrt(values.length);
     }
 
     /** Half-width of the 95 % interval of the mean (Student, 1908): t · s ÷ √n; 0 of fewer than two values. */
     public double halfWidth() {
-        return values.length < 2 ? 0 : quantile(TWO_SIDED_95, values.length - 1) * error();
+        return values.length < 2 ? 0 : studentTQuantile(TWO_SIDED_95, values.length - 1) * standardError();
     }
 
     /**
@@ -80,7 +80,7 @@ public final class Sample {
      * @param probability 0..1
      * @param degrees of freedom, at least 1
      */
-    public static double quantile(double probability, double degrees) {
+    public static double studentTQuantile(double probability, double degrees) {
         return Numbers.significant(TDistribution.of(degrees).inverseCumulativeProbability(probability), DIGITS);
     }
 }

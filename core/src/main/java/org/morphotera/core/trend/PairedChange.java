@@ -91,7 +91,7 @@ public record PairedChange(
     }
 
     private static double deviation(Sample sample, ChangeScale scale) {
-        return Math.max(sample.deviation(), Math.sqrt(2) * scale.instrument());
+        return Math.max(sample.standardDeviation(), Math.sqrt(2) * scale.instrument());
     }
 
     /** Degrees of freedom of a sum of two variances of means (Welch, 1947); those of the first where both are 0. */
@@ -101,11 +101,11 @@ public record PairedChange(
     }
 
     private static double quantile(double degrees) {
-        return Sample.quantile(Sample.TWO_SIDED_95, degrees);
+        return Sample.studentTQuantile(Sample.TWO_SIDED_95, degrees);
     }
 
     private static double power(double degrees) {
-        return Sample.quantile(POWER, degrees);
+        return Sample.studentTQuantile(POWER, degrees);
     }
 
     /**

@@ -9,7 +9,7 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.PointsSheet;
 import org.morphotera.core.score.SoilFunction;
-import org.morphotera.core.score.StopStanding;
+import org.morphotera.core.score.StopScore;
 import org.morphotera.core.soil.DepthLayer;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -41,7 +41,7 @@ public class ScoreBenchmark {
     private static final int INDICATORS = 20;
 
     private final Table weights = CoreData.BENCHMARKS.table("points.soil");
-    private final List<List<StopStanding>> sheets = new ArrayList<>();
+    private final List<List<StopScore>> sheets = new ArrayList<>();
     private int next;
 
     public ScoreBenchmark() {
@@ -54,11 +54,11 @@ public class ScoreBenchmark {
         Random random = new Random(7);
         // several, so that no branch is learnt by heart
         for (int sheet = 0; sheet < 16; sheet++) {
-            List<StopStanding> standings = new ArrayList<>();
+            List<StopScore> standings = new ArrayList<>();
             for (String indicator : indicators.subList(0, INDICATORS)) {
                 for (int stop = 1; stop <= STOPS; stop++) {
                     standings.add(
-                            new StopStanding("Stop " + stop, indicator, new DepthLayer(0, 200), random.nextDouble()));
+                            new StopScore("Stop " + stop, indicator, new DepthLayer(0, 200), random.nextDouble()));
                 }
             }
             sheets.add(standings);

@@ -55,12 +55,12 @@ class DifferenceTest {
                 Side.of(List.of(reading(0.2, 0.01), reading(0.5, 0.01), reading(0.8, 0.01)), 0.1, ChangeScale.PLAIN);
         assertThat(clumped.standing()).isCloseTo(0.5, within(1e-12));
         // s = 0.3, t(2) = 4.303
-        assertThat(clumped.standingHalf()).isCloseTo(4.303 * 0.3 / Math.sqrt(3), within(1e-3));
+        assertThat(clumped.scoreHalf()).isCloseTo(4.303 * 0.3 / Math.sqrt(3), within(1e-3));
         Side even = Side.of(
                 List.of(reading(0.5, 0.3), reading(0.5, 0.3), reading(0.5, 0.3), reading(0.5, 0.3)),
                 0.1,
                 ChangeScale.PLAIN);
-        assertThat(even.standingHalf()).isCloseTo(0.15, within(1e-9));
+        assertThat(even.scoreHalf()).isCloseTo(0.15, within(1e-9));
     }
 
     @Test

@@ -75,6 +75,9 @@ public class AnyInputTest {
     }
 
     public static void assertSound(Evaluation evaluation, Object body) {
+        assertThat(evaluation.outsideIntervals())
+                .as("outside of their intervals in %s", body)
+                .isEmpty();
         evaluation.values().forEach((name, value) -> {
             assertThat(value.value()).as("%s of %s", name, body).isFinite();
             if (value.low() != null) {

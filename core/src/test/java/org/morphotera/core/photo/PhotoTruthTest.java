@@ -22,7 +22,7 @@ import org.morphotera.core.result.Evaluation;
  */
 class PhotoTruthTest {
 
-    private static final int EACH = Integer.getInteger("photo.pictures", 24);
+    private static final int EACH = Integer.getInteger("photo.pictures", 8);
     private static final PhotoReadings KINDS = PhotoKinds.all();
 
     private static final Map<String, Taken> WAYS = new LinkedHashMap<>();

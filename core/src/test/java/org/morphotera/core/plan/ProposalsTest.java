@@ -10,6 +10,7 @@ import org.morphotera.core.CoreData;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits.Belief;
 import org.morphotera.core.plan.Proposals.Proposal;
+import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;

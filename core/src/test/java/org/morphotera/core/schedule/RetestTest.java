@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
-import org.morphotera.core.plan.ActionKind;
+import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.result.Level;
 
 class RetestTest {

@@ -16,10 +16,10 @@ class FieldFaceTest {
 
     private static final DepthLayer TOP = new DepthLayer(0, 100);
 
-    private static List<StopStanding> at(DepthLayer layer, String indicator, double... standings) {
-        List<StopStanding> stops = new ArrayList<>();
+    private static List<StopScore> at(DepthLayer layer, String indicator, double... standings) {
+        List<StopScore> stops = new ArrayList<>();
         for (int i = 0; i < standings.length; i++) {
-            stops.add(new StopStanding("stop " + (i + 1), indicator, layer, standings[i]));
+            stops.add(new StopScore("stop " + (i + 1), indicator, layer, standings[i]));
         }
         return stops;
     }
@@ -78,7 +78,7 @@ class FieldFaceTest {
 
     @Test
     void theSameIndicatorAtTwoDepthsIsTwoFindingsAndABandHasItsLowest() {
-        List<StopStanding> standings = new ArrayList<>(at(TOP, "dispersion", 1, 1));
+        List<StopScore> standings = new ArrayList<>(at(TOP, "dispersion", 1, 1));
         standings.addAll(at(TOP, "slaking", 0.4, 0.5));
         standings.addAll(at(new DepthLayer(400, 500), "dispersion", 0, 0.5));
         FieldFace face = FieldFace.of(standings);

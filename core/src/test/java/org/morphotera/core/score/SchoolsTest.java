@@ -19,10 +19,10 @@ class SchoolsTest {
     private static final DepthLayer BLOCK = new DepthLayer(0, 200);
 
     private static FieldFace face(Object... indicatorsAndStandings) {
-        List<StopStanding> stops = new ArrayList<>();
+        List<StopScore> stops = new ArrayList<>();
         for (int i = 0; i < indicatorsAndStandings.length; i += 2) {
             double standing = ((Number) indicatorsAndStandings[i + 1]).doubleValue();
-            stops.add(new StopStanding("a", (String) indicatorsAndStandings[i], BLOCK, standing));
+            stops.add(new StopScore("a", (String) indicatorsAndStandings[i], BLOCK, standing));
         }
         return FieldFace.of(stops);
     }
@@ -68,21 +68,21 @@ class SchoolsTest {
 
     @Test
     void anIndicatorReadAtTwoDepthsCountsByItsLowest() {
-        List<StopStanding> stops = List.of(
-                new StopStanding("a", "dispersion", new DepthLayer(0, 100), 1),
-                new StopStanding("a", "dispersion", new DepthLayer(400, 500), 0),
-                new StopStanding("a", "structure", BLOCK, 1));
+        List<StopScore> stops = List.of(
+                new StopScore("a", "dispersion", new DepthLayer(0, 100), 1),
+                new StopScore("a", "dispersion", new DepthLayer(400, 500), 0),
+                new StopScore("a", "structure", BLOCK, 1));
         Score frame = SoilFunction.FRAME.score(FieldFace.of(stops), CoreData.BENCHMARKS);
         assertThat(frame.mean()).isCloseTo(3.0 / 5, within(1e-12));
     }
 
     @Test
     void thePointsSheetIsTheShareOfThePointsThatWerePossible() {
-        List<StopStanding> stops = List.of(
-                new StopStanding("a", "structure", BLOCK, 0.55),
-                new StopStanding("b", "structure", BLOCK, 0.8),
-                new StopStanding("a", "slaking", BLOCK, 0.53, 1.07),
-                new StopStanding("b", "smell", BLOCK, 0.5));
+        List<StopScore> stops = List.of(
+                new StopScore("a", "structure", BLOCK, 0.55),
+                new StopScore("b", "structure", BLOCK, 0.8),
+                new StopScore("a", "slaking", BLOCK, 0.53, 1.07),
+                new StopScore("b", "smell", BLOCK, 0.5));
         PointsSheet soil = PointsSheet.of(FieldFace.of(stops), CoreData.BENCHMARKS.table("points.soil"));
         // structure: 1.0 and 1.5, middle 1.25; slaking: its own 1.07; smell: 1
         assertThat(soil.percent()).isCloseTo(100 * (3 * 1.25 + 3 * 1.07 + 1) / (2 * 7), within(1e-9));

@@ -14,7 +14,7 @@ class SampleTest {
     @Test
     void meanAndIntervalOfStudentsSleepData() {
         assertThat(SLEEP.mean()).isCloseTo(1.58, within(1e-12));
-        assertThat(SLEEP.deviation()).isCloseTo(1.229995, within(1e-6));
+        assertThat(SLEEP.standardDeviation()).isCloseTo(1.229995, within(1e-6));
         // published interval: 0.70 to 2.46
         assertThat(SLEEP.mean() - SLEEP.halfWidth()).isCloseTo(0.7001142, within(1e-5));
         assertThat(SLEEP.mean() + SLEEP.halfWidth()).isCloseTo(2.4598858, within(1e-5));
@@ -30,9 +30,9 @@ class SampleTest {
 
     @Test
     void oneValueHasNoSpread() {
-        assertThat(Sample.of(5).deviation()).isZero();
+        assertThat(Sample.of(5).standardDeviation()).isZero();
         assertThat(Sample.of(5).halfWidth()).isZero();
-        assertThat(Sample.of(List.of()).error()).isZero();
+        assertThat(Sample.of(List.of()).standardError()).isZero();
     }
 
     @Test
@@ -46,9 +46,9 @@ class SampleTest {
 
     @Test
     void quantilesAreThoseOfTheTables() {
-        assertThat(Sample.quantile(0.975, 1)).isEqualTo(12.7062);
-        assertThat(Sample.quantile(0.975, 4)).isEqualTo(2.77645);
-        assertThat(Sample.quantile(0.8, 9)).isEqualTo(0.883404);
+        assertThat(Sample.studentTQuantile(0.975, 1)).isEqualTo(12.7062);
+        assertThat(Sample.studentTQuantile(0.975, 4)).isEqualTo(2.77645);
+        assertThat(Sample.studentTQuantile(0.8, 9)).isEqualTo(0.883404);
     }
 
     @Test

@@ -104,7 +104,7 @@ class TrendTest {
         double degrees = Math.pow(own + theirs, 2) / (own * own / 2 + theirs * theirs / 1);
         assertThat(two.mean()).isCloseTo(0.5, within(1e-9));
         assertThat(two.high() - two.mean())
-                .isCloseTo(Sample.quantile(0.975, degrees) * Math.sqrt(own + theirs), within(1e-6));
+                .isCloseTo(Sample.studentTQuantile(0.975, degrees) * Math.sqrt(own + theirs), within(1e-6));
         assertThat(two.controls()).isEqualTo(2);
     }
 

@@ -124,7 +124,7 @@ class DemoPlans {
                         today.plusMonths(11),
                         "salt");
             }
-            case "Beet Reach" ->
+            case "Beet AccessScope" ->
                 add(
                         practice,
                         field,

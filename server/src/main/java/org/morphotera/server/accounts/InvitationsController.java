@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** How somebody joins a practice, and how a forgotten password is chosen anew. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class InvitationsController {
 
     @Schema(name = "InvitationWrite")

@@ -34,7 +34,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A person's own password, authenticator and open sessions. */
 @RestController
-@Least(Role.GROWER)
+@RequiresRole(Role.GROWER)
 class MeController {
 
     /** @param current the password until now */

@@ -29,7 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The people of a practice: who they are, and what they may do. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class PeopleController {
 
     /**

@@ -27,7 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What a practice is called and how it works; how one is made, and closed. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class PracticeController {
 
     /**
@@ -82,7 +82,7 @@ class PracticeController {
     }
 
     @GetMapping("/api/practice")
-    @Least(Role.GROWER)
+    @RequiresRole(Role.GROWER)
     Shown practice(@AuthenticationPrincipal Advisor who) {
         return shown(accounts.practice(who.practiceId()));
     }

@@ -56,15 +56,15 @@ public class Roles implements WebMvcConfigurer, HandlerInterceptor {
     public static Rule ruleOf(HandlerMethod call) {
         Rule own = rule(
                 AnnotatedElementUtils.findMergedAnnotation(call.getMethod(), OpenToAll.class),
-                AnnotatedElementUtils.findMergedAnnotation(call.getMethod(), Least.class));
+                AnnotatedElementUtils.findMergedAnnotation(call.getMethod(), RequiresRole.class));
         return own != UNDECLARED
                 ? own
                 : rule(
                         AnnotatedElementUtils.findMergedAnnotation(call.getBeanType(), OpenToAll.class),
-                        AnnotatedElementUtils.findMergedAnnotation(call.getBeanType(), Least.class));
+                        AnnotatedElementUtils.findMergedAnnotation(call.getBeanType(), RequiresRole.class));
     }
 
-    private static Rule rule(@Nullable Annotation open, @Nullable Least least) {
+    private static Rule rule(@Nullable Annotation open, @Nullable RequiresRole least) {
         if (open != null) {
             return new Rule(true, null, List.of());
         }

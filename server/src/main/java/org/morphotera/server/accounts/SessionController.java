@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Who is signed in, and how they like figures and light. */
 @RestController
-@Least(Role.GROWER)
+@RequiresRole(Role.GROWER)
 class SessionController {
 
     /**

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.jobs.Job;
@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The whole practice out and in. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class ArchiveController {
 
     private static final int KEEP = 14;

@@ -15,7 +15,7 @@ import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.jobs.WorkFolder;
-import org.morphotera.server.measurements.ProjectionRebuild;
+import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.Sensible;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The log of who did what, for the owner. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class LogController {
 
     private static final int PAGE = 100;

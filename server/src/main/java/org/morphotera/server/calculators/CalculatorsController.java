@@ -18,8 +18,8 @@ import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
 import org.morphotera.placement.AllCalculators;
-import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -32,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Lists the calculators and works inputs out without storing anything. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class CalculatorsController {
 
     /**

@@ -17,8 +17,8 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
@@ -44,7 +44,7 @@ import org.springframework.web.bind.annotation.RestController;
  * it is made: only a hash of its secret is kept.
  */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class CalendarController {
 
     private static final String TYPE = "text/calendar;charset=utf-8";

@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.measurements.FromPhoto;
 import org.morphotera.server.measurements.FromPhotos;
@@ -34,7 +34,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Calibration sessions: made, joined by a code, scored unseen, shown together. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class CalibrationController {
 
     /** Sessions, newest first, the tests that can be scored in one, and how often pictures were right. */
@@ -49,7 +49,7 @@ class CalibrationController {
         this.sessions = sessions;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/calibrations")
     Sessions calibrations(@AuthenticationPrincipal Advisor who) {
         return new Sessions(sessions.newest(who), sessions.tests(), photos.agreements(who.practiceId()));
@@ -65,7 +65,7 @@ class CalibrationController {
         return sessions.biases(who, test);
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/calibrations/{id}")
     Calibration.View calibration(
             @AuthenticationPrincipal Advisor who,
@@ -84,7 +84,7 @@ class CalibrationController {
     }
 
     /** Joins the session of a code; a repeated send is the same member. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PostMapping("/api/calibration-members")
     @Transactional
     Calibration.View joinCalibration(
@@ -93,7 +93,7 @@ class CalibrationController {
     }
 
     /** All scores of one member, in the place of those sent before. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/calibrations/{id}/scores/{member}")
     @Transactional
     Calibration.View putCalibrationScores(
@@ -112,7 +112,7 @@ class CalibrationController {
     }
 
     /** Keeps what a place looked like to a member; a repeated send is the same photo. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping(
             value = "/api/calibrations/{id}/photos/{photo}",
             consumes = {"image/jpeg", "image/png", "image/webp"})
@@ -134,7 +134,7 @@ class CalibrationController {
                 who, id, photo, member, place, Base64.getEncoder().encodeToString(small));
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(
             value = "/api/calibrations/{id}/photos/{photo}",
             produces = {"image/jpeg"})

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.trend.PairedChange;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Sensible;
@@ -19,16 +19,16 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** One indicator of one field over the years: is the change real? */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class ChangeController {
 
     private static final int MOST_STOPS = 200;
 
     private final ChangeReader reader;
-    private final Reach reach;
+    private final AccessScope scope;
 
-    ChangeController(ChangeReader reader, Reach reach) {
-        this.reach = reach;
+    ChangeController(ChangeReader reader, AccessScope scope) {
+        this.scope = scope;
         this.reader = reader;
     }
 
@@ -36,7 +36,7 @@ class ChangeController {
      * @param stops only these; all where none is named
      * @param from first day of the period; the paired change is between its first and its last date
      */
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/fields/{id}/change")
     Changes.ChangeView change(
             @AuthenticationPrincipal Advisor who,
@@ -47,7 +47,7 @@ class ChangeController {
             @RequestParam(required = false) @Nullable List<UUID> stops,
             @RequestParam(required = false) @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD) LocalDate from,
             @RequestParam(required = false) @Nullable @Sensible(aheadDays = Sensible.YEARS_AHEAD) LocalDate to) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         return reader.read(who.practiceId(), id, new ChangeReader.Wanted(indicator, band, method, stops, from, to));
     }
 
@@ -56,7 +56,7 @@ class ChangeController {
      *
      * @param shared standard deviation that all readings of a visit share
      */
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/stops-needed")
     Changes.StopsNeeded stopsNeeded(
             @RequestParam double deviation,

@@ -10,9 +10,9 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
@@ -30,7 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Clocks live here and nowhere else: pages only show them. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class TimersController {
 
     private final TimerMapper rows;
@@ -39,7 +39,7 @@ class TimersController {
     private final Messages messages;
     private final Clock clock;
     private final Audit audit;
-    private final Reach reach;
+    private final AccessScope scope;
 
     TimersController(
             TimerMapper rows,
@@ -48,9 +48,9 @@ class TimersController {
             Messages messages,
             Clock clock,
             Audit audit,
-            Reach reach) {
+            AccessScope scope) {
         this.audit = audit;
-        this.reach = reach;
+        this.scope = scope;
         this.methods = methods;
         this.rows = rows;
         this.places = places;
@@ -58,22 +58,22 @@ class TimersController {
         this.clock = clock;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/timers")
     Timer.Running running(@AuthenticationPrincipal Advisor who) {
         Map<UUID, List<TimerMapper.StepRow>> steps = rows.stepsOfRunning(who.practiceId()).stream()
                 .collect(Collectors.groupingBy(TimerMapper.StepRow::timerId));
-        Predicate<UUID> within = who.role() == Role.HELPER ? reach.visits(who)::contains : visit -> true;
+        Predicate<UUID> within = who.role() == Role.HELPER ? scope.visits(who)::contains : visit -> true;
         return new Timer.Running(
                 clock.instant(),
                 rows.running(who.practiceId()).stream()
                         .filter(row ->
-                                who.role() != Role.HELPER || reach.visits(who).contains(row.visitId()))
+                                who.role() != Role.HELPER || scope.visits(who).contains(row.visitId()))
                         .map(row -> view(row, steps.getOrDefault(row.id(), List.of())))
                         .toList());
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}")
     @Transactional
     Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write body) {
@@ -90,7 +90,7 @@ class TimersController {
             rows.insert(practice, id, body);
             audit.note(who, "start", "clock", id, body.method());
         } else if (!sameClock(stored, body)) {
-            reach.requireVisit(who, stored.visitId());
+            scope.requireVisit(who, stored.visitId());
             throw new StaleException(body, require(who, id));
         }
         for (Timer.StepWrite step : body.steps()) {
@@ -124,7 +124,7 @@ class TimersController {
         return Duration.between(one, other).abs().toMillis() < 1;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}/steps/{step}/done")
     @Transactional
     Timer done(
@@ -142,7 +142,7 @@ class TimersController {
         return require(who, id);
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}/stopped")
     @Transactional
     Timer stop(
@@ -156,7 +156,7 @@ class TimersController {
     private Timer require(Advisor who, UUID id) {
         UUID practice = who.practiceId();
         TimerMapper.TimerRow row = NotFoundException.require(rows.timer(practice, id), "clock");
-        reach.requireVisit(who, row.visitId());
+        scope.requireVisit(who, row.visitId());
         return view(row, rows.steps(practice, id));
     }
 

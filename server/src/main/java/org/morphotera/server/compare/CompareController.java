@@ -19,7 +19,7 @@ import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.faces.FaceBuilder;
 import org.morphotera.server.fields.Field;
@@ -38,7 +38,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Any two places or dates side by side. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class CompareController {
 
     private final FieldReader fields;
@@ -206,7 +206,7 @@ class CompareController {
                 side.stops(),
                 side.standing(),
                 Level.of(side.standing()).code(),
-                side.standingHalf(),
+                side.scoreHalf(),
                 side.figure(),
                 side.figureHalf());
     }

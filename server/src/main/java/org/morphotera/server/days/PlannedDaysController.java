@@ -5,7 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldReader;
@@ -31,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps days of work and what became of their steps. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class PlannedDaysController {
 
     /** A day with the names and places that it needs without signal. */

@@ -13,7 +13,7 @@ import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
@@ -30,7 +30,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Streams what an instrument shows, four times a second, until it is put away. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class DevicesController implements DisposableBean {
 
     private static final long EVERY_MS = 250;
@@ -66,7 +66,7 @@ class DevicesController implements DisposableBean {
         this.places = places;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/devices")
     List<Device> devices() {
         return Arrays.stream(Instrument.Kind.values())
@@ -75,7 +75,7 @@ class DevicesController implements DisposableBean {
     }
 
     /** Server-sent events, each a value as JSON. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(value = "/api/devices/{id}/readings", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter readings(
             @AuthenticationPrincipal Advisor who,

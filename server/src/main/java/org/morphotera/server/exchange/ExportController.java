@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.web.NotFoundException;
@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Files for other programs: of one field, or of the whole practice. They are made while they are sent. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class ExportController {
 
     private static final Logger LOG = LoggerFactory.getLogger(ExportController.class);

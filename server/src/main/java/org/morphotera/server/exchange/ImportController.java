@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.jobs.Job;
 import org.morphotera.server.jobs.Jobs;
@@ -22,7 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Takes readings, fields and stops in from files: looked at first, then kept. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class ImportController {
 
     private final ReadingsImport readings;

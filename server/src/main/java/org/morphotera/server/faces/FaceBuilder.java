@@ -20,7 +20,7 @@ import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
-import org.morphotera.server.sheets.StandingRows;
+import org.morphotera.server.sheets.ScoreRows;
 import org.springframework.stereotype.Component;
 
 /** From rows of indicators to faces, by the core's scoring. */
@@ -34,7 +34,7 @@ public class FaceBuilder {
     }
 
     public FieldFace face(List<IndicatorRow> rows) {
-        return StandingRows.face(rows);
+        return ScoreRows.face(rows);
     }
 
     public List<Faces.Band> bands(FieldFace face) {

@@ -34,7 +34,7 @@ public class FaceReader {
     private final VisitReader faces;
     private final FaceBuilder builder;
     private final SheetBuilder.Builders sheets;
-    private final Strips strips;
+    private final FieldSummaries strips;
     private final FieldLimits limits;
     private final NextTests next;
     private final GroundMarks marks;
@@ -46,7 +46,7 @@ public class FaceReader {
             VisitReader faces,
             FaceBuilder builder,
             SheetBuilder.Builders sheets,
-            Strips strips,
+            FieldSummaries strips,
             FieldLimits limits,
             NextTests next,
             GroundMarks marks,

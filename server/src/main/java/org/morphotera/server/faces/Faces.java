@@ -11,10 +11,10 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.Grower;
 import org.morphotera.server.fields.ManagementEvent;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.kept.WrittenOnce;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.limits.NextTests;
 import org.morphotera.server.sheets.Sheets;
+import org.morphotera.server.viewcache.CachedView;
 
 /** The shapes in which fields and their findings leave the server. */
 public final class Faces {
@@ -108,7 +108,7 @@ public final class Faces {
      * @param next the test that would tell most of what limits the field
      * @param patches the poor and the good patch side by side, where there are no other stops to speak for the field
      */
-    @WrittenOnce
+    @CachedView
     public record FieldFaceView(
             Field field,
             Grower grower,

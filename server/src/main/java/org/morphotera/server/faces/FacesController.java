@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
-import org.morphotera.server.kept.KeptViews;
+import org.morphotera.server.viewcache.ViewCache;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,22 +17,27 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Fields as core strips, and one field as its face. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class FacesController {
 
     private static final int PAGE = 60;
 
-    private final Strips strips;
-    private final StripWorker worker;
-    private final StripMapper rows;
+    private final FieldSummaries strips;
+    private final SummaryWorker worker;
+    private final SummaryMapper rows;
     private final FaceReader reader;
-    private final Reach reach;
-    private final KeptViews kept;
+    private final AccessScope scope;
+    private final ViewCache kept;
 
     FacesController(
-            Strips strips, StripWorker worker, StripMapper rows, FaceReader reader, Reach reach, KeptViews kept) {
+            FieldSummaries strips,
+            SummaryWorker worker,
+            SummaryMapper rows,
+            FaceReader reader,
+            AccessScope scope,
+            ViewCache kept) {
         this.kept = kept;
-        this.reach = reach;
+        this.scope = scope;
         this.strips = strips;
         this.worker = worker;
         this.rows = rows;
@@ -45,7 +50,7 @@ class FacesController {
      * @param find words that must all be found in name, grower, crop, texture or limit
      * @param order {@code limit} (most held back first), {@code name}, {@code visit} (longest ago first), {@code due}
      */
-    @Least(Role.GROWER)
+    @RequiresRole(Role.GROWER)
     @GetMapping("/api/fields")
     List<Faces.FieldStrip> strips(
             @AuthenticationPrincipal Advisor who,
@@ -58,7 +63,7 @@ class FacesController {
         List<String> words = find == null || find.isBlank()
                 ? List.of()
                 : List.of(find.toLowerCase(Locale.ROOT).strip().split("\\s+"));
-        StripMapper.Wanted wanted = new StripMapper.Wanted(
+        SummaryMapper.Wanted wanted = new SummaryMapper.Wanted(
                 words,
                 level,
                 grower,
@@ -72,10 +77,10 @@ class FacesController {
                 .toList();
     }
 
-    @Least(Role.GROWER)
+    @RequiresRole(Role.GROWER)
     @GetMapping("/api/fields/{id}")
     Faces.FieldFaceView face(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         return kept.of(Faces.FieldFaceView.class, who.practiceId(), id, () -> reader.read(who.practiceId(), id));
     }
 }

@@ -3,7 +3,7 @@ package org.morphotera.server.fields;
 import java.util.List;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Growers, fields, stops and events of the signed-in person's practice. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class FieldsController {
 
     private final FieldMapper rows;

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.core.io.FileSystemResource;
@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Long work of the practice: how far it is, and what came of it. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class JobsController {
 
     private final Jobs jobs;

@@ -23,7 +23,7 @@ import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.reports.Press;
@@ -54,7 +54,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Laboratories, bags, what was sent, and what came back. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class LaboratoryController {
 
     private static final TypeReference<LinkedHashMap<String, Double>> PRICES = new TypeReference<>() {};

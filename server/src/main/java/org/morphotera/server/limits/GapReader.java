@@ -5,7 +5,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.score.SoilPlantGap;
 import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.observations.ObservationReader;
-import org.morphotera.server.sheets.StandingRows;
+import org.morphotera.server.sheets.ScoreRows;
 import org.springframework.stereotype.Service;
 
 /** How far a field's soil sheet stands over its plant sheet, by the newest of each test. */
@@ -25,7 +25,7 @@ public class GapReader {
     /** In per cent of the points that were possible; {@code null} when one of the sheets is empty. */
     public Double soilOverPlant(UUID practice, UUID field) {
         return SoilPlantGap.of(
-                StandingRows.faceWithVigour(
+                ScoreRows.faceWithVigour(
                         indicators.ofField(practice, field), observations.latestOfField(practice, field)),
                 benchmarks);
     }

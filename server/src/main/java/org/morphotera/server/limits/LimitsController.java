@@ -12,14 +12,14 @@ import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.kept.KeptViews;
-import org.morphotera.server.kept.WrittenOnce;
+import org.morphotera.server.viewcache.CachedView;
+import org.morphotera.server.viewcache.ViewCache;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -30,7 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What limits a field, with its evidence, and what to test next. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class LimitsController {
 
     private static final int TOO_LITTLE_UNDER = 3;
@@ -67,7 +67,7 @@ class LimitsController {
     /** A finding that was not made, with the states it could have. */
     record OpenFinding(String finding, String label, String method, List<String> states) {}
 
-    @WrittenOnce
+    @CachedView
     record LimitsView(
             String field,
             boolean tooLittleSeen,
@@ -77,8 +77,8 @@ class LimitsController {
             List<OpenFinding> open) {}
 
     private final FieldReader fields;
-    private final Reach reach;
-    private final KeptViews kept;
+    private final AccessScope scope;
+    private final ViewCache kept;
     private final FieldLimits limits;
     private final EvidenceTables tables;
     private final NextTests next;
@@ -90,9 +90,9 @@ class LimitsController {
             EvidenceTables tables,
             NextTests next,
             Messages messages,
-            Reach reach,
-            KeptViews kept) {
-        this.reach = reach;
+            AccessScope scope,
+            ViewCache kept) {
+        this.scope = scope;
         this.kept = kept;
         this.fields = fields;
         this.limits = limits;
@@ -102,13 +102,13 @@ class LimitsController {
     }
 
     /** @param suppose findings that were not made, as {@code finding:state}, several joined by commas: what if? */
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/fields/{id}/limits")
     LimitsView limits(
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @RequestParam(required = false) @Nullable String suppose) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         return suppose == null || suppose.isBlank()
                 ? kept.of(LimitsView.class, who.practiceId(), id, () -> limits(who.practiceId(), id, ""))
                 : limits(who.practiceId(), id, suppose);

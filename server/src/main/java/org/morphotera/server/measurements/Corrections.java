@@ -6,7 +6,7 @@ import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 
 /** What a correction may correct. */
-final class Corrections {
+public final class Corrections {
 
     private Corrections() {}
 
@@ -16,7 +16,7 @@ final class Corrections {
      * @throws NotFoundException when there is none
      * @throws RefusedException when it is of another test or stop
      */
-    static StoredMeasurement require(@Nullable StoredMeasurement old, UUID stop, String method) {
+    public static StoredMeasurement require(@Nullable StoredMeasurement old, UUID stop, String method) {
         StoredMeasurement found = NotFoundException.require(old, "measurement");
         if (!found.stopId().equals(stop) || !found.method().equals(method)) {
             throw RefusedException.of(

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.clocks.RunningClocks;
 import org.morphotera.server.fields.FieldReader;
@@ -27,7 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Measurements {
 
     private final MeasurementMapper rows;
-    private final DraftMapper drafts;
     private final RunningClocks timers;
     private final FieldReader fields;
     private final Places places;
@@ -36,12 +35,11 @@ public class Measurements {
     private final StoredForm form;
     private final Audit audit;
     private final Clock clock;
-    private final Reach reach;
+    private final AccessScope scope;
     private final FromPhotos photos;
 
     Measurements(
             MeasurementMapper rows,
-            DraftMapper drafts,
             RunningClocks timers,
             FieldReader fields,
             Places places,
@@ -50,12 +48,11 @@ public class Measurements {
             StoredForm form,
             Audit audit,
             Clock clock,
-            Reach reach,
+            AccessScope scope,
             FromPhotos photos) {
-        this.reach = reach;
+        this.scope = scope;
         this.photos = photos;
         this.rows = rows;
-        this.drafts = drafts;
         this.timers = timers;
         this.fields = fields;
         this.places = places;
@@ -79,7 +76,7 @@ public class Measurements {
         Places.Place place = places.require(who, body.visitId(), body.stopId());
         StoredMeasurement stored = rows.measurement(practice, id);
         if (stored != null) {
-            reach.requireVisit(who, stored.visitId());
+            scope.requireVisit(who, stored.visitId());
             return repeated(stored, body);
         }
         if (body.supersedes() != null) {
@@ -106,7 +103,7 @@ public class Measurements {
                         body.note()));
         photos.keep(practice, id, takenAt, body);
         changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
-        drafts.deleteDraft(practice, id);
+        changes.publishEvent(new MeasurementRecorded(practice, id));
         timers.stopOf(practice, id, recordedAt);
         audit.note(who, body.supersedes() == null ? "record" : "correct", "measurement", id, body.reason());
         return new Measurement(
@@ -156,7 +153,7 @@ public class Measurements {
         }
         StoredMeasurement old =
                 Corrections.require(rows.measurement(practice, body.supersedes()), body.stopId(), body.method());
-        reach.requireVisit(who, old.visitId());
+        scope.requireVisit(who, old.visitId());
         if (old.supersededBy() != null) {
             throw new StaleException(body, form.measurement(rows.measurement(practice, old.supersededBy())));
         }
@@ -185,7 +182,7 @@ public class Measurements {
     public Measurement.History history(Advisor who, UUID id) {
         UUID practice = who.practiceId();
         StoredMeasurement row = NotFoundException.require(rows.measurement(practice, id), "measurement");
-        reach.requireVisit(who, row.visitId());
+        scope.requireVisit(who, row.visitId());
         StoredMeasurement newest = row;
         while (newest.supersededBy() != null) {
             newest = rows.measurement(practice, newest.supersededBy());

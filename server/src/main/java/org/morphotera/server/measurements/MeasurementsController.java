@@ -2,7 +2,7 @@ package org.morphotera.server.measurements;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.validation.annotation.Validated;
@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Measurements and their history. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class MeasurementsController {
 
     private final Measurements measurements;
@@ -23,13 +23,13 @@ class MeasurementsController {
         this.measurements = measurements;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/measurements/{id}")
     Measurement.History measurement(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
         return measurements.history(who, id);
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/measurements/{id}")
     Measurement putMeasurement(
             @AuthenticationPrincipal Advisor who,

@@ -11,7 +11,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class StoredForm {
 
     /** Characters of a text as JSON that a row has room for. */
-    static final int LONGEST = 200_000;
+    public static final int LONGEST = 200_000;
 
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
@@ -21,25 +21,16 @@ public class StoredForm {
         this.json = json;
     }
 
-    String text(Object value) {
+    public String text(Object value) {
         return json.writeValueAsString(value);
     }
 
-    public Draft draft(StoredDraft row) {
-        return new Draft(
-                row.id(),
-                row.visitId(),
-                row.stopId(),
-                row.method(),
-                row.depthTopMm(),
-                row.depthBottomMm(),
-                json.readValue(row.content(), TREE),
-                row.supersedes(),
-                row.updatedAt(),
-                row.version());
+    /** A tree as it was stored. */
+    public Map<String, Object> tree(String text) {
+        return json.readValue(text, TREE);
     }
 
-    Measurement measurement(StoredMeasurement row) {
+    public Measurement measurement(StoredMeasurement row) {
         return new Measurement(
                 row.id(),
                 row.fieldId(),

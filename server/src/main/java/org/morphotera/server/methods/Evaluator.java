@@ -13,11 +13,15 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Calls the core and turns what it refuses into the API's error. */
 @Component
 public class Evaluator {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Evaluator.class);
 
     private final MethodRegistry methods;
     private final Benchmarks benchmarks;
@@ -46,6 +50,10 @@ public class Evaluator {
         }
         Outcome outcome = methods.evaluate(method, body, benchmarks);
         if (outcome instanceof Outcome.Evaluated evaluated) {
+            List<String> outside = evaluated.evaluation().outsideIntervals();
+            if (!outside.isEmpty()) {
+                LOG.warn("{}: {} outside of their own intervals", method, outside);
+            }
             return Envelope.of(evaluated.evaluation(), messages);
         }
         throw new RefusedException(FaultText.of(((Outcome.Refused) outcome).faults(), messages));

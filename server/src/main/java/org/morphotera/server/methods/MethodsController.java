@@ -19,8 +19,8 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.http.MediaType;
@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Lists the methods and evaluates readings without storing anything. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class MethodsController {
 
     /** What the page's copy of the core needs, and the words and units of the catalogue. */

@@ -2,7 +2,7 @@ package org.morphotera.server.observations;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What is seen at a stop beside the tests. One observation for each stop on each visit. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class ObservationsController {
 
     private final ObservationMapper rows;
@@ -36,7 +36,7 @@ class ObservationsController {
         this.audit = audit;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/observations/{id}")
     @Transactional
     Observation put(

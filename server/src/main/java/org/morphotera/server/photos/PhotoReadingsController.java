@@ -18,7 +18,7 @@ import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.Messages;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
@@ -30,7 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Proposes readings from pictures, without keeping anything. */
 @RestController
-@Least(value = Role.ADVISOR, also = Role.HELPER)
+@RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
 class PhotoReadingsController {
 
     static final int LARGEST_BYTES = 1024 * 1024;

@@ -18,7 +18,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
@@ -42,7 +42,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Photos of a practice: sent as they are, with where and of what in the address. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class PhotosController {
 
     private final PhotoMapper rows;
@@ -62,7 +62,7 @@ class PhotosController {
      *
      * @param keepPosition leaves the position in the picture, on purpose only
      */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping(
             value = "/api/photos/{id}",
             consumes = {"image/jpeg", "image/png", "image/webp"})
@@ -128,7 +128,7 @@ class PhotosController {
      *
      * @param size {@code small} for a list
      */
-    @Least(Role.GROWER)
+    @RequiresRole(Role.GROWER)
     @GetMapping(
             value = "/api/photos/{id}",
             produces = {"image/jpeg", "image/png"})
@@ -147,14 +147,14 @@ class PhotosController {
                 .body(photo.content());
     }
 
-    @Least(Role.GROWER)
+    @RequiresRole(Role.GROWER)
     @GetMapping("/api/fields/{id}/photos")
     List<Photo> ofField(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
         return rows.ofField(who.practiceId(), places.requireField(who, id).id());
     }
 
     /** The newest earlier photo of the same test at the same stop; nothing when there is none. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/stops/{id}/photo-before")
     ResponseEntity<Photo> before(
             @AuthenticationPrincipal Advisor who,

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.Constraint;
-import org.morphotera.core.plan.ActionKind;
+import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.fields.OneOf;
 import org.morphotera.server.web.Sensible;

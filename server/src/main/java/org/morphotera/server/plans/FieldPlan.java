@@ -6,7 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.result.Envelope;
-import org.morphotera.server.kept.WrittenOnce;
+import org.morphotera.server.viewcache.CachedView;
 
 /** The shapes in which a plan leaves the server. */
 final class FieldPlan {
@@ -83,7 +83,7 @@ final class FieldPlan {
             @Nullable Double target,
             String basis) {}
 
-    @WrittenOnce
+    @CachedView
     record PlanView(
             String field,
             double areaHa,

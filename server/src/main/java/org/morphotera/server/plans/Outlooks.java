@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.plan.FieldFacts;
-import org.morphotera.core.plan.Outlook;
+import org.morphotera.core.plan.outlook.Outlook;
 import org.morphotera.core.statistics.Sample;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;

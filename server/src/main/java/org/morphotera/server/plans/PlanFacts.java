@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
-import org.morphotera.core.plan.OrderRules;
+import org.morphotera.core.plan.order.OrderRules;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;

@@ -10,12 +10,12 @@ import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.text.Messages;
 import org.morphotera.placement.AllCalculators;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
-import org.morphotera.server.kept.KeptViews;
+import org.morphotera.server.viewcache.ViewCache;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Versioned;
 import org.springframework.http.HttpStatus;
@@ -34,14 +34,14 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Plans of fields, and the products of a practice. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class PlansController {
 
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
     private final FieldPlans plans;
-    private final Reach reach;
-    private final KeptViews kept;
+    private final AccessScope scope;
+    private final ViewCache kept;
     private final PlanMapper rows;
     private final JsonMapper json;
     private final Audit audit;
@@ -56,10 +56,10 @@ class PlansController {
             Audit audit,
             Benchmarks benchmarks,
             Messages messages,
-            Reach reach,
-            KeptViews kept) {
+            AccessScope scope,
+            ViewCache kept) {
         this.kept = kept;
-        this.reach = reach;
+        this.scope = scope;
         this.plans = plans;
         this.rows = rows;
         this.json = json;
@@ -68,10 +68,10 @@ class PlansController {
         this.messages = messages;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping("/api/fields/{id}/plan")
     FieldPlan.PlanView plan(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         return kept.of(FieldPlan.PlanView.class, who.practiceId(), id, () -> plans.plan(who.practiceId(), id));
     }
 

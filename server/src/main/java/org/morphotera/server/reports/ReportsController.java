@@ -13,11 +13,11 @@ import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
 import org.morphotera.server.accounts.Person;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.change.ChangeReader;
 import org.morphotera.server.faces.FaceReader;
@@ -39,13 +39,13 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** PDF to hand out: the grower's report, and blank field sheets for paper days. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class ReportsController {
 
     private static final int PICTURES = 4;
 
     private final FaceReader faces;
-    private final Reach reach;
+    private final AccessScope scope;
     private final SheetReader sheets;
     private final FieldPlans plans;
     private final ChangeReader changes;
@@ -69,8 +69,8 @@ class ReportsController {
             Benchmarks benchmarks,
             Clock clock,
             Press press,
-            Reach reach) {
-        this.reach = reach;
+            AccessScope scope) {
+        this.scope = scope;
         this.press = press;
         this.faces = faces;
         this.sheets = sheets;
@@ -84,18 +84,18 @@ class ReportsController {
         this.clock = clock;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping(value = "/api/fields/{id}/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     CompletableFuture<ResponseEntity<byte[]>> report(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         return press.make(() -> made(who, id));
     }
 
     /** The field's face as a drawing of its own, with its name, units and day in it. */
-    @Least(value = Role.ADVISOR, also = Role.GROWER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.GROWER)
     @GetMapping(value = "/api/fields/{id}/face.svg", produces = "image/svg+xml")
     ResponseEntity<String> face(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        reach.requireField(who, id);
+        scope.requireField(who, id);
         Faces.FieldFaceView face = faces.read(who.practiceId(), id);
         ShownUnits units =
                 ShownUnits.of(accounts.byEmail(who.getUsername()).units().equals("us"));
@@ -135,7 +135,7 @@ class ReportsController {
     }
 
     /** @param tests ids of methods; all where none is named */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(value = "/api/blank-sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     CompletableFuture<ResponseEntity<byte[]>> blank(@RequestParam(required = false) @Nullable String tests) {
         List<String> wanted = tests == null || tests.isBlank()
@@ -153,7 +153,7 @@ class ReportsController {
     }
 
     /** The card that readings from photos go by, at its own size, and how to use it. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping(value = "/api/photo-card.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     CompletableFuture<ResponseEntity<byte[]>> photoCard() {
         return press.make(() -> answer(PhotoCard.pdf(), "card for photos.pdf"));

@@ -10,14 +10,14 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.jobs.Job;
 import org.morphotera.server.jobs.Jobs;
-import org.morphotera.server.measurements.ProjectionRebuild;
 import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.methods.OwnRulesForm.Rule;
+import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Curves and bands of a practice's own. */
 @RestController
-@Least(Role.OWNER)
+@RequiresRole(Role.OWNER)
 class OwnRulesController {
 
     /**
@@ -71,7 +71,7 @@ class OwnRulesController {
     }
 
     @GetMapping("/api/own-rules")
-    @Least(Role.ADVISOR)
+    @RequiresRole(Role.ADVISOR)
     RulesView ownRules(@AuthenticationPrincipal Advisor who) {
         OwnRules.Written written = own.written(who.practiceId());
         return new RulesView(written.version(), written.changedAt(), written.shared(), written.own());

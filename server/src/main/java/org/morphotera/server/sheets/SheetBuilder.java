@@ -14,7 +14,7 @@ import org.morphotera.core.score.Finding;
 import org.morphotera.core.score.PointsSheet;
 import org.morphotera.core.score.SoilFunction;
 import org.morphotera.core.score.StopAverage;
-import org.morphotera.core.score.StopStanding;
+import org.morphotera.core.score.StopScore;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.methods.OwnRules;
@@ -90,7 +90,7 @@ public final class SheetBuilder {
         for (Finding finding : face.findings()) {
             Map<String, Sheets.Mark> marks = new LinkedHashMap<>();
             List<Double> points = new ArrayList<>();
-            for (StopStanding stop : finding.stops()) {
+            for (StopScore stop : finding.stops()) {
                 IndicatorRow row = byStop.get(
                         stop.stop() + finding.indicator() + finding.band().code());
                 marks.put(stop.stop(), mark(stop.standing(), stop.pointsOfTwo(), row, finding.oddStops()));
@@ -111,7 +111,7 @@ public final class SheetBuilder {
                     marks,
                     mark(finding.median(), middle, null, List.of()),
                     StopAverage.of(
-                            finding.stops().stream().map(StopStanding::standing).toList(),
+                            finding.stops().stream().map(StopScore::standing).toList(),
                             benchmarks.bands("stop-average")),
                     messages.optional("figure." + finding.indicator())));
         }

@@ -59,7 +59,7 @@ public class SheetReader {
         }
         List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
         List<Observation> seen = observations.ofVisit(practice, chosen);
-        FieldFace face = StandingRows.faceWithVigour(rows, seen);
+        FieldFace face = ScoreRows.faceWithVigour(rows, seen);
         SheetBuilder builder = builders.of(practice);
         PointsSheet soil = builder.soil(face);
         PointsSheet plant = builder.plant(face);

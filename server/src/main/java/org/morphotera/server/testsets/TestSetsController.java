@@ -6,7 +6,7 @@ import java.util.UUID;
 import org.morphotera.core.schedule.WalkSet;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.Versioned;
@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Sets of tests: those that ship, then a practice's own. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class TestSetsController {
 
     private final TestSetMapper rows;
@@ -37,7 +37,7 @@ class TestSetsController {
         this.audit = audit;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/test-sets")
     List<TestSet> all(@AuthenticationPrincipal Advisor who) {
         List<TestSet> sets = new ArrayList<>();

@@ -3,7 +3,7 @@ package org.morphotera.server.visits;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.RefusedException;
@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Keeps where somebody stood for a stop. Append-only: another stand is another fix. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class FixesController {
 
     private final FixMapper rows;
@@ -30,7 +30,7 @@ class FixesController {
         this.audit = audit;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/fixes/{id}")
     @Transactional
     Fix put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Fix.Write body) {

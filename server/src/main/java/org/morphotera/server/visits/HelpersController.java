@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.web.NotFoundException;
@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Which helpers record at a visit. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class HelpersController {
 
     /** A helper of the practice, and whether the visit is given to them. */

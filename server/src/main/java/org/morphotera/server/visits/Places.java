@@ -9,8 +9,8 @@ import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.context.PlaceAndDay;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -28,11 +28,11 @@ public class Places {
     private final VisitMapper visits;
     private final FieldReader fields;
     private final VisitContexts contexts;
-    private final Reach reach;
+    private final AccessScope scope;
 
-    Places(VisitMapper visits, FieldReader fields, VisitContexts contexts, Reach reach) {
+    Places(VisitMapper visits, FieldReader fields, VisitContexts contexts, AccessScope scope) {
         this.contexts = contexts;
-        this.reach = reach;
+        this.scope = scope;
         this.visits = visits;
         this.fields = fields;
     }
@@ -43,7 +43,7 @@ public class Places {
      */
     public Place require(Advisor who, UUID visitId, UUID stopId) {
         Place place = require(who.practiceId(), visitId, stopId);
-        reach.requireVisit(who, visitId);
+        scope.requireVisit(who, visitId);
         return place;
     }
 
@@ -123,14 +123,14 @@ public class Places {
     /** @throws NotFoundException when the practice has no such field */
     public Field requireField(Advisor who, UUID field) {
         Field found = NotFoundException.require(fields.field(who.practiceId(), field), "field");
-        reach.requireField(who, field);
+        scope.requireField(who, field);
         return found;
     }
 
     /** @throws NotFoundException when the practice has no such stop */
     public Stop requireStop(Advisor who, UUID stop) {
         Stop found = NotFoundException.require(fields.stop(who.practiceId(), stop), "stop");
-        reach.requireField(who, found.fieldId());
+        scope.requireField(who, found.fieldId());
         return found;
     }
 

@@ -2,9 +2,9 @@ package org.morphotera.server.visits;
 
 import java.time.Clock;
 import java.util.UUID;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldReader;
@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Visits as they are planned and changed; what happened on one is the walk's to tell. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class VisitsController {
 
     private final VisitMapper rows;
@@ -31,7 +31,7 @@ class VisitsController {
     private final ApplicationEventPublisher changes;
     private final Audit audit;
     private final Clock clock;
-    private final Reach reach;
+    private final AccessScope scope;
 
     VisitsController(
             VisitMapper rows,
@@ -39,8 +39,8 @@ class VisitsController {
             ApplicationEventPublisher changes,
             Audit audit,
             Clock clock,
-            Reach reach) {
-        this.reach = reach;
+            AccessScope scope) {
+        this.scope = scope;
         this.rows = rows;
         this.fields = fields;
         this.changes = changes;
@@ -49,7 +49,7 @@ class VisitsController {
     }
 
     /** A helper changes what was found at a visit given to them, and begins none. */
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/visits/{id}")
     @Transactional
     Visit putVisit(
@@ -61,7 +61,7 @@ class VisitsController {
         }
         ChosenTests.check(ChosenTests.list(body.tests()), "tests");
         Visit stored = rows.visit(practice, id);
-        reach.requireVisit(who, id);
+        scope.requireVisit(who, id);
         if (stored != null && !stored.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "A visit stays with its field. Begin another one.");
         }

@@ -10,16 +10,16 @@ import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope.NoteText;
 import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.text.Messages;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
-import org.morphotera.server.accounts.Reach;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
+import org.morphotera.server.drafts.Draft;
+import org.morphotera.server.drafts.DraftReader;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
-import org.morphotera.server.measurements.Draft;
-import org.morphotera.server.measurements.DraftReader;
 import org.morphotera.server.measurements.MeasurementReader;
 import org.morphotera.server.measurements.StoredForm;
 import org.morphotera.server.observations.Observation;
@@ -37,7 +37,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A visit with all that happened on it. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class WalkController {
 
     /**
@@ -68,7 +68,7 @@ class WalkController {
     private final VisitContexts contexts;
     private final StoredForm form;
     private final Messages messages;
-    private final Reach reach;
+    private final AccessScope scope;
 
     WalkController(
             VisitReader visits,
@@ -81,8 +81,8 @@ class WalkController {
             VisitContexts contexts,
             StoredForm form,
             Messages messages,
-            Reach reach) {
-        this.reach = reach;
+            AccessScope scope) {
+        this.scope = scope;
         this.visits = visits;
         this.measurements = measurements;
         this.drafts = drafts;
@@ -95,12 +95,12 @@ class WalkController {
         this.messages = messages;
     }
 
-    @Least(value = Role.ADVISOR, also = Role.HELPER)
+    @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @GetMapping("/api/visits/{id}")
     VisitView visit(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
         UUID practice = who.practiceId();
         Visit visit = NotFoundException.require(visits.visit(practice, id), "visit");
-        reach.requireVisit(who, id);
+        scope.requireVisit(who, id);
         Field field = fields.field(practice, visit.fieldId());
         List<Stop> all = fields.stops(practice, visit.fieldId());
         List<Stop> stops = all.stream()
@@ -122,7 +122,9 @@ class WalkController {
                         measurements.testsOf(practice, id),
                         indicators.ofVisit(practice, visit.fieldId(), id),
                         messages),
-                drafts.draftsOf(practice, id).stream().map(form::draft).toList(),
+                drafts.draftsOf(practice, id).stream()
+                        .map(row -> row.draft(form))
+                        .toList(),
                 observations.ofVisit(practice, id),
                 fixes.fixesOf(practice, id));
     }

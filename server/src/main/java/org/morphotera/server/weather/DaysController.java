@@ -18,7 +18,7 @@ import org.morphotera.core.text.Messages;
 import org.morphotera.core.weather.FieldDay;
 import org.morphotera.core.weather.SampleGroup;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
@@ -32,7 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The coming days of one field, and of a round over several. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class DaysController {
 
     /** A kind of test, what it is called, and the tests that are of it. */

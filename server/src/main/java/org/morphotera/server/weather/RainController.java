@@ -2,7 +2,7 @@ package org.morphotera.server.weather;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Least;
+import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldReader;
@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Keeps rain as read in gauges: one reading for a field and a day. */
 @RestController
-@Least(Role.ADVISOR)
+@RequiresRole(Role.ADVISOR)
 class RainController {
 
     private final RainMapper rows;

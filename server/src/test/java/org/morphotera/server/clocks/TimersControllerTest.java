@@ -20,8 +20,8 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
+import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Reach;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
@@ -49,7 +49,7 @@ class TimersControllerTest {
             CoreData.MESSAGES,
             Clock.fixed(NOW, ZoneOffset.UTC),
             mock(Audit.class),
-            mock(Reach.class));
+            mock(AccessScope.class));
 
     @BeforeEach
     void signedIn() {

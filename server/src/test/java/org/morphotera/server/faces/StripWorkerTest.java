@@ -15,17 +15,17 @@ import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
-/** Strips are made by one worker, never by whoever reads. */
+/** FieldSummaries are made by one worker, never by whoever reads. */
 class StripWorkerTest {
 
     private static final UUID PRACTICE = UUID.randomUUID();
 
-    private final StripMapper rows = mock(StripMapper.class);
-    private final Strips strips = mock(Strips.class);
-    private final StripWorker worker = new StripWorker(rows, strips);
+    private final SummaryMapper rows = mock(SummaryMapper.class);
+    private final FieldSummaries strips = mock(FieldSummaries.class);
+    private final SummaryWorker worker = new SummaryWorker(rows, strips);
 
-    private static StripMapper.Stale stale() {
-        return new StripMapper.Stale(PRACTICE, UUID.randomUUID(), null, 1);
+    private static SummaryMapper.Stale stale() {
+        return new SummaryMapper.Stale(PRACTICE, UUID.randomUUID(), null, 1);
     }
 
     @AfterEach
@@ -35,7 +35,7 @@ class StripWorkerTest {
 
     @Test
     void whatIsLeftOverFromBeforeIsMadeAtTheStart() {
-        StripMapper.Stale left = stale();
+        SummaryMapper.Stale left = stale();
         when(rows.staleFields(anyInt())).thenReturn(List.of(left)).thenReturn(List.of());
         worker.start();
         verify(strips, timeout(2000)).refresh(left);
@@ -43,8 +43,8 @@ class StripWorkerTest {
 
     @Test
     void oneThatCantBeMadeKeepsNoOtherBack() {
-        StripMapper.Stale broken = stale();
-        StripMapper.Stale sound = stale();
+        SummaryMapper.Stale broken = stale();
+        SummaryMapper.Stale sound = stale();
         when(rows.staleFields(anyInt())).thenReturn(List.of(broken, sound)).thenReturn(List.of(broken));
         doThrow(new IllegalStateException("damaged")).when(strips).refresh(broken);
         worker.start();

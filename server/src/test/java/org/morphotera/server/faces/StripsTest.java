@@ -17,14 +17,14 @@ class StripsTest {
 
     @Test
     @SuppressWarnings("unchecked")
-    void readingWritesNothing(ApiClient advisor, Strips strips, StripMapper rows, JdbcTemplate jdbc) {
+    void readingWritesNothing(ApiClient advisor, FieldSummaries strips, SummaryMapper rows, JdbcTemplate jdbc) {
         Map<String, Object> listed = advisor.get("/api/fields").list().get(0);
         UUID field = UUID.fromString(listed.get("id").toString());
         UUID practice = jdbc.queryForObject("select practice_id from field where id = ?", UUID.class, field);
-        Faces.FieldStrip made = strips.shown(practice, new StripMapper.Strip(field, true, "{\"old\": true}"));
+        Faces.FieldStrip made = strips.shown(practice, new SummaryMapper.Strip(field, true, "{\"old\": true}"));
         assertThat(made.name()).isEqualTo(listed.get("name"));
         assertThat(made.bands()).hasSameSizeAs((List<Object>) listed.get("bands"));
-        assertThat(strips.shown(practice, new StripMapper.Strip(field, false, null)))
+        assertThat(strips.shown(practice, new SummaryMapper.Strip(field, false, null)))
                 .isEqualTo(made);
         Map<UUID, List<Faces.Band>> ready = strips.visits(practice, field);
         List<Map<String, Object>> before = jdbc.queryForList("select * from visit_strip where field_id = ?", field);
@@ -40,7 +40,7 @@ class StripsTest {
     }
 
     @Test
-    void oneMarkedWhileItWasMadeStaysStale(StripMapper rows, JdbcTemplate jdbc) {
+    void oneMarkedWhileItWasMadeStaysStale(SummaryMapper rows, JdbcTemplate jdbc) {
         Map<String, Object> visit = jdbc.queryForList(
                         "select visit_id, marks from visit_strip where not stale fetch first 1 rows only")
                 .get(0);

@@ -20,7 +20,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.SoilPlantGap;
-import org.morphotera.core.score.StopStanding;
+import org.morphotera.core.score.StopScore;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.training.simulate.SimulatedSoil;
 
@@ -43,7 +43,7 @@ final class AdvisorsVisit {
     private final Reader reader;
     private final List<Spot> spots = new ArrayList<>();
     private final List<Sighting> seen = new ArrayList<>();
-    private final List<StopStanding> standings = new ArrayList<>();
+    private final List<StopScore> standings = new ArrayList<>();
 
     AdvisorsVisit(SimulatedSoil soil, Random random, MethodRegistry methods) {
         this.soil = soil;
@@ -71,7 +71,7 @@ final class AdvisorsVisit {
                 seen.add(Sighting.of("white-crust", amounts[(int) spot.get(SoilProperty.CRUST)]));
                 seen.add(Sighting.of("slope", Math.max(0, Math.rint(spot.get(SoilProperty.SLOPE)))));
                 double vigour = Scatter.toStep(scatter.around(spot.get(SoilProperty.VIGOUR), 0.15, 0, 2), 0.5);
-                standings.add(new StopStanding(key(spot), "crop-vigour", null, vigour / 2, vigour));
+                standings.add(new StopScore(key(spot), "crop-vigour", null, vigour / 2, vigour));
             }
         }
         if (random.nextDouble() < LOOKED) {
@@ -141,7 +141,7 @@ final class AdvisorsVisit {
         for (MethodCard.Indicator indicator : method.card().indicators()) {
             Envelope.RatingText rating = envelope.standing(indicator.id());
             if (rating != null && !method.hides(indicator.id(), envelope)) {
-                standings.add(new StopStanding(key(spot), indicator.id(), layer, rating.standing()));
+                standings.add(new StopScore(key(spot), indicator.id(), layer, rating.standing()));
             }
         }
     }

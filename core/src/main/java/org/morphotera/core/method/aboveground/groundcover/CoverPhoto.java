@@ -263,7 +263,7 @@ public final class CoverPhoto implements PhotoReading<CoverPhoto.Inputs> {
 
     /** Standard deviation of one channel over the means of seeds; 0 of one seed. */
     private static double between(List<double[]> means, int channel) {
-        return Sample.of(means.stream().map(mean -> mean[channel]).toList()).deviation();
+        return Sample.of(means.stream().map(mean -> mean[channel]).toList()).standardDeviation();
     }
 
     // The light over the picture

@@ -1,0 +1,2 @@
+/** Amounts of amendments, water and drains, each worked out from what is entered. */
+package org.morphotera.core.plan.calculator;

@@ -1,0 +1,2 @@
+/** Readings on their way, until their test is recorded. */
+package org.morphotera.server.drafts;
