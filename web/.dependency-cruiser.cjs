@@ -21,7 +21,7 @@ const layers = [
   ['fields'],
   ['visits'],
   ['capture'],
-  ['limits', 'results', 'plans', 'bench', 'places', 'days', 'exchange', 'laboratory', 'practice', 'calibration', 'people'],
+  ['limits', 'results', 'plans', 'bench', 'places', 'days', 'exchange', 'laboratory', 'training', 'calibration', 'people'],
   ['app'],
 ]
 

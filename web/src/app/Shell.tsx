@@ -88,7 +88,7 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
     'g c': () => navigate('/clocks'),
     'g l': () => navigate('/laboratory'),
     'g e': () => navigate('/exchange'),
-    'g r': () => navigate('/practice'),
+    'g r': () => navigate('/training'),
     'g s': () => navigate('/settings'),
   })
   const change = useMutation({
@@ -131,9 +131,9 @@ function Head({ settings, practice, may }: { settings: Settings; practice: strin
       act: () => navigate('/exchange'),
     },
     {
-      label: 'Practice',
-      name: 'Practice ground: made-up soils, and scoring with others',
-      act: () => navigate('/practice'),
+      label: 'Training',
+      name: 'Training ground: made-up soils, and scoring with others',
+      act: () => navigate('/training'),
     },
     may.work && {
       label: 'Products',

@@ -129,16 +129,16 @@ export const router = createBrowserRouter([
         lazy: () => import('../calibration/SessionPage').then((m) => ({ Component: m.SessionPage })),
       },
       {
-        path: '/practice',
-        lazy: () => import('../practice/PracticePage').then((m) => ({ Component: m.PracticePage })),
+        path: '/training',
+        lazy: () => import('../training/TrainingPage').then((m) => ({ Component: m.TrainingPage })),
       },
       {
-        path: '/practice/round',
-        lazy: () => import('../practice/RoundPage').then((m) => ({ Component: m.RoundPage })),
+        path: '/training/round',
+        lazy: () => import('../training/RoundPage').then((m) => ({ Component: m.RoundPage })),
       },
       {
-        path: '/practice/round/:method/:top?',
-        lazy: () => import('../practice/TestPage').then((m) => ({ Component: m.TestPage })),
+        path: '/training/round/:method/:top?',
+        lazy: () => import('../training/TestPage').then((m) => ({ Component: m.TestPage })),
       },
       {
         path: '/bench/plan/:plan',

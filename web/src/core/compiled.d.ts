@@ -6,7 +6,7 @@ export function conditions(context: string, month: number, south: boolean): stri
 export function amount(calculator: string, answer: string, garden: boolean, us: boolean): string
 export function warnings(method: string, readings: string): string
 export function workOut(calculator: string, body: string): string
-export function openPractice(evidenceFiles: string): void
+export function openTraining(evidenceFiles: string): void
 export function deal(deal: string): string
 export function scene(deal: string, method: string, topMm: number): string
 export function verdict(round: string): string

@@ -124,12 +124,12 @@ export type Look = { key: string; draft: string; moment: string; person?: string
 /** A visit as the server acknowledged it, to make it again on a server that was put back to an earlier day. */
 export type SentVisit = { id: string; person: string; body: Record<string, unknown>; at: number }
 
-/** A round on the practice ground, as the device keeps it. */
-export type PracticeRound = {
+/** A round on the training ground, as the device keeps it. */
+export type TrainingRound = {
   id: string
   person: string
   /** what the place was drawn from */
-  deal: { seed: number; level: 'clear' | 'usual' | 'hard'; like?: PracticeLike }
+  deal: { seed: number; level: 'clear' | 'usual' | 'hard'; like?: TrainingLike }
   begunAt: number
   /** time passed on the round's own clock, ms, and how fast it runs */
   passedMs: number
@@ -153,7 +153,7 @@ export type PracticeRound = {
 }
 
 /** A real field that a made-up one resembles: no name, only what is believed of it. */
-export type PracticeLike = {
+export type TrainingLike = {
   landUse?: string
   textureClass?: string
   suspected: { constraint: string; probability: number }[]
@@ -167,8 +167,8 @@ class DeviceStore extends Dexie {
   drafts!: Table<KeptDraft, string>
   heard!: Table<{ name: string; value: unknown }, string>
   visits!: Table<SentVisit, string>
-  /** rounds of practice; they hold nothing of real fields, and stay when somebody signs out */
-  rounds!: Table<PracticeRound, string>
+  /** training rounds; they hold nothing of real fields, and stay when somebody signs out */
+  rounds!: Table<TrainingRound, string>
   looks!: Table<Look, string>
   constructor() {
     super('morphotera')
@@ -333,7 +333,8 @@ export async function replaceJob(seq: number, by: Omit<Job, 'seq'>): Promise<voi
     })
     .catch(() => undefined)
   stored(at !== undefined)
-  const kept = at === undefined ? { ...by, seq: Date.now() + Math.random(), unkept: true } : { ...by, seq: at }
+  const kept =
+    at === undefined ? { ...by, seq: Date.now() + Math.random(), unkept: true } : { ...by, seq: at }
   jobs = [...jobs.filter((each) => each.seq !== seq), kept]
   changed()
 }

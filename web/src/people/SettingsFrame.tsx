@@ -5,7 +5,7 @@ import { useMay, type May } from '../queries/role'
 const PAGES = [
   ['', 'You', () => true],
   ['/people', 'People', (may: May) => may.own],
-  ['/practice', 'This practice', (may: May) => may.own],
+  ['/training', 'This practice', (may: May) => may.own],
   ['/curves', 'Curves', (may: May) => may.work],
   ['/log', 'Log', (may: May) => may.own],
 ] as const

@@ -10,7 +10,7 @@ import { clocksWithKept } from '../device/overlay'
 /** A moment that a running clock still has to call out. */
 export type Due = { timer: Timer; step: TimerStep; inSeconds: number }
 
-/** Another time than the server's, and the clocks that run by it: the fast one of a round of practice. */
+/** Another time than the server's, and the clocks that run by it: the fast one of a training round. */
 export type Clockwork = {
   /** its time at a moment of the device, ms */
   at: (device: number) => number
@@ -22,7 +22,7 @@ export type Clockwork = {
 }
 export const OwnTime = createContext<Clockwork | undefined>(undefined)
 
-/** The time now, ticking: the server's, or that of a round of practice. */
+/** The time now, ticking: the server's, or that of a training round. */
 export function useNow(everyMs = 1000) {
   const own = useContext(OwnTime)
   const offset = useQuery(queries.timers()).data?.offsetMs ?? heardTimers()?.offsetMs ?? 0

@@ -42,7 +42,7 @@ export const KEYS: [string, string][] = [
   ['g p', 'go to Products'],
   ['g l', 'go to the Laboratory'],
   ['g e', 'go to Exchange'],
-  ['g r', 'go to the practice ground'],
+  ['g r', 'go to the training ground'],
   ['g s', 'go to Settings'],
   ['/', 'find a field'],
   ['v', 'new visit, on a field'],

@@ -14,9 +14,7 @@ export function useVisit(id: string) {
   const field = useQuery({ ...queries.field(fieldId ?? ''), enabled: fieldId !== undefined })
   const person = useQuery(queries.session()).data?.me?.name ?? ''
   const view = useMemo((): ShownVisit | undefined => {
-    const base =
-      visit.data ??
-      (begun && field.data ? visitFrom(begun, field.data, person) : undefined)
+    const base = visit.data ?? (begun && field.data ? visitFrom(begun, field.data, person) : undefined)
     return base && withKept(base, jobs, methods ?? [])
   }, [visit.data, begun, field.data, person, jobs, methods])
   return { view, methods, error: view ? undefined : visit.error, refetch: visit.refetch }

@@ -6,7 +6,7 @@ const [module, tasks, answers] = process.argv.slice(2)
 const core = await import(pathToFileURL(module))
 const input = JSON.parse(readFileSync(tasks, 'utf8'))
 core.open(JSON.stringify(input.benchmarks), JSON.stringify(input.messages))
-core.openPractice(JSON.stringify(input.evidence))
+core.openTraining(JSON.stringify(input.evidence))
 /** A picture as its width, what is told of it, and a sum of its bytes by their places. */
 const summed = (picture) => {
   let sum = 0

@@ -163,7 +163,7 @@ export function CrumbsPhoto({
 
 const spanOf = (moment: Moment) => ({ '60s': '60 s', '10min': '10 min', '30min': '30 min' })[moment]
 
-/** On the practice ground after the first minute: only what fell at once has fallen, and no cloud has come. */
+/** On the training ground after the first minute: only what fell at once has fallen, and no cloud has come. */
 function fallenAtOnce(readings: Readings): Readings {
   const crumbs = (readings['crumbs'] ?? []) as Crumb[]
   return {

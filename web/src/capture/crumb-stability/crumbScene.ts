@@ -9,7 +9,7 @@ const UNTOUCHED_FROM_S = 180
 const UNTOUCHED_APART_S = 45
 const CLOUDS_FROM_S = 480
 
-/** What a crumb of the practice ground shows at a moment: nobody is told what it will do. */
+/** What a crumb of the training ground shows at a moment: nobody is told what it will do. */
 export function shownAt(
   truth: Crumb,
   index: number,

@@ -5,7 +5,7 @@ import { Button } from '../../ui/controls'
 
 const PIECES = 8
 
-/** A block of the practice ground: worms come to light piece by piece as it is broken, and not all lie in plain sight. */
+/** A block of the training ground: worms come to light piece by piece as it is broken, and not all lie in plain sight. */
 export function BrokenBlock({
   adults,
   juveniles,

@@ -69,7 +69,7 @@ export type Bench = {
   take?: (readings: Readings) => void
 }
 
-/** What lies in front of a learner on the practice ground: drawn above the picture, or moving in it. */
+/** What lies in front of a learner on the training ground: drawn above the picture, or moving in it. */
 export type InFront<R = Readings> = {
   readings: R
   /** what is seen while time passes, by name; each row has its seconds */
@@ -86,7 +86,7 @@ export type SceneProps<Id extends string = string> = {
 
 export const Scene = createContext<InFront | undefined>(undefined)
 
-/** What a test shows on the practice ground; undefined in a real field, where it lies in front of oneself. */
+/** What a test shows on the training ground; undefined in a real field, where it lies in front of oneself. */
 export function useScene<Id extends MethodId>(): InFront<ReadingsOf<Id>> | undefined {
   return useContext(Scene) as InFront<ReadingsOf<Id>> | undefined
 }

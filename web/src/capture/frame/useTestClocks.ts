@@ -9,7 +9,7 @@ const STILL: TestClocks = {
   done: () => Promise.resolve({ sent: false }),
 }
 
-/** The clocks of a test; on the bench none is kept, in a round of practice its own run. */
+/** The clocks of a test; on the bench none is kept, in a training round its own run. */
 export function useTestClocks(): TestClocks {
   const own = useContext(OwnTime)
   const bench = useContext(OnBench)

@@ -137,7 +137,7 @@ export function HoleCapture(props: CaptureProps<'hole-drainage'>) {
   )
 }
 
-/** On the practice ground: how deep the water stands by now, mm; beyond what is known it goes on as it last fell. */
+/** On the training ground: how deep the water stands by now, mm; beyond what is known it goes on as it last fell. */
 function useLevel(startedAt: string | undefined) {
   const truth = whole(useScene<'hole-drainage'>()?.readings.points, 'minute', 'mm')
   const now = useNow(200)

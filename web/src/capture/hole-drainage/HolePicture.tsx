@@ -21,7 +21,7 @@ export function HolePicture({
   readings: ReadingsOf<'hole-drainage'>
   startedAt: string | undefined
   envelope: Envelope | undefined
-  /** on the practice ground: how deep the water stands now, against a ruler */
+  /** on the training ground: how deep the water stands now, against a ruler */
   levelMm?: number
 }) {
   const units = useUnits()

@@ -4,7 +4,7 @@ import { Button } from '../../ui/controls'
 import { useUnits } from '../../units/units'
 import type { Reading } from './digits'
 
-/** The probe of the practice ground: pushed on from depth to depth, its dial to be read. */
+/** The probe of the training ground: pushed on from depth to depth, its dial to be read. */
 export function PushedProbe({ readings }: { readings: Reading[] }) {
   const units = useUnits()
   const [step, setStep] = useState(-1)

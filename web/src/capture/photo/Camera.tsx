@@ -18,7 +18,7 @@ export function Camera({
   label: string
   /** drawn over the live picture, in a square of 100 by 100 */
   guide: ReactNode
-  /** on the practice ground: what lies in front of the camera */
+  /** on the training ground: what lies in front of the camera */
   seen?: Pixels
   /** the moment at which an open camera takes the picture by itself, ms since 1970 */
   shootAt?: number

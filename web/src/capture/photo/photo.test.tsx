@@ -106,7 +106,7 @@ it('keeps no photo of a trial on the bench', async () => {
   expect(sent).toHaveLength(0)
 })
 
-it('takes a drawn picture of the soil on the practice ground', async () => {
+it('takes a drawn picture of the soil on the training ground', async () => {
   const scene = { readings: { sample: { hue: '10YR', value: 4, chroma: 3 } }, passing: {} }
   openPanel('colour', { onChange: (content) => (draft.content = content) }, (panel) => (
     <OnBench.Provider value={{ told: () => {}, take: () => {} }}>

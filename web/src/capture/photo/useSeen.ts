@@ -14,7 +14,7 @@ function seedOf(text: string) {
 }
 
 /**
- * What a camera sees on the practice ground, where there is no field: the made-up soil, drawn.
+ * What a camera sees on the training ground, where there is no field: the made-up soil, drawn.
  * @param shown what the test reads at this moment, where time changes it
  */
 export function useSeen(

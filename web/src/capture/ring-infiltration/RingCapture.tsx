@@ -102,7 +102,7 @@ export function RingCapture(capture: CaptureProps<'ring-infiltration'>) {
   )
 }
 
-/** On the practice ground: how much of the water still stands in the ring, 0..1. */
+/** On the training ground: how much of the water still stands in the ring, 0..1. */
 function useWaterLeft({ draft }: CaptureProps<'ring-infiltration'>, run: number) {
   const truth = useScene<'ring-infiltration'>()?.readings.runs
   const now = useNow(200)

@@ -148,7 +148,7 @@ export function JarCapture(capture: CaptureProps<'texture-jar'>) {
   )
 }
 
-/** On the practice ground: how high the soil lies on the bottom by now, mm; it settles evenly on a logarithmic clock. */
+/** On the training ground: how high the soil lies on the bottom by now, mm; it settles evenly on a logarithmic clock. */
 function useSettled(startedAt: string | undefined) {
   const rows = useScene<'texture-jar'>()?.passing['settling']
   const now = useNow(200)

@@ -44,7 +44,7 @@ public final class PageCore {
 
     private static Benchmarks benchmarks;
     private static Messages messages;
-    private static TrainingGround practice;
+    private static TrainingGround training;
 
     private PageCore() {}
 
@@ -66,25 +66,25 @@ public final class PageCore {
     }
 
     /**
-     * Takes the evidence tables in force, which only the practice ground needs.
+     * Takes the evidence tables in force, which only the training ground needs.
      *
      * @param evidenceFiles JSON object: text by file name
      */
     @JSExport
-    public static void openPractice(String evidenceFiles) {
-        practice = new TrainingGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
+    public static void openTraining(String evidenceFiles) {
+        training = new TrainingGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
     }
 
     /** A made-up place as the learner finds it; see {@link TrainingGround#deal}. */
     @JSExport
     public static String deal(String dealJson) {
-        return JsonTree.write(practice.deal(JsonTree.parse(dealJson)));
+        return JsonTree.write(training.deal(JsonTree.parse(dealJson)));
     }
 
     /** What a test shows there; see {@link TrainingGround#scene}. */
     @JSExport
     public static String scene(String dealJson, String method, double topMm) {
-        return JsonTree.write(practice.scene(JsonTree.parse(dealJson), method, topMm));
+        return JsonTree.write(training.scene(JsonTree.parse(dealJson), method, topMm));
     }
 
     /**
@@ -96,7 +96,7 @@ public final class PageCore {
     public static String verdict(String roundJson) {
         Map<?, ?> round = (Map<?, ?>) JsonTree.parse(roundJson);
         return JsonTree.write(
-                practice.verdict(round.get("deal"), (List<?>) round.get("made"), (String) round.get("named"), (String)
+                training.verdict(round.get("deal"), (List<?>) round.get("made"), (String) round.get("named"), (String)
                         round.get("action")));
     }
 

@@ -71,7 +71,7 @@ class PageBuildTest {
                 TASKS.add(new Task(calculator.id(), body, "calculator"));
             }
         }
-        practice();
+        training();
         photos();
         Path tasks = folder.resolve("tasks.json");
         Map<String, Object> input = Map.of(
@@ -97,7 +97,7 @@ class PageBuildTest {
     }
 
     /** A place of each level, a test of it by each method, and a round in which all of them are made. */
-    private static void practice() {
+    private static void training() {
         for (String level : List.of("clear", "usual", "hard")) {
             for (int seed = 0; seed < PLACES_A_LEVEL; seed++) {
                 Map<String, Object> deal = Map.of("seed", seed, "level", level);

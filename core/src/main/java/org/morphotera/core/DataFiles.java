@@ -30,7 +30,7 @@ public final class DataFiles {
             "/morphotera/messages/en-plan.txt",
             "/morphotera/messages/en-day.txt",
             "/morphotera/messages/en-laboratory.txt",
-            "/morphotera/messages/en-practice.txt",
+            "/morphotera/messages/en-training.txt",
             "/morphotera/messages/en-photos.txt",
             "/morphotera/messages/en-constraints.txt",
             "/morphotera/messages/en-actions.txt",

@@ -159,7 +159,7 @@ class EveryPageIT extends Journeys {
                 "/settings/log",
                 "/products",
                 "/calibration",
-                "/practice",
+                "/training",
                 "/bench",
                 "/bench/texture-jar",
                 "/bench/plan/lime",

@@ -257,7 +257,7 @@ class JourneysIT extends Journeys {
                 "/products",
                 "/laboratory",
                 "/exchange",
-                "/practice",
+                "/training",
                 "/calibration",
                 "/settings",
                 "/settings/people",

@@ -231,12 +231,12 @@ class PhotoIT extends Journeys {
     }
 
     @Test
-    void aMadeUpSoilIsPhotographedOnThePracticeGround() {
+    void aMadeUpSoilIsPhotographedOnTheTrainingGround() {
         Page page = chromium.signedIn(server, 390, 844);
-        page.navigate(server.url("/practice"));
+        page.navigate(server.url("/training"));
         button(page, "Draw a soil").click();
-        page.waitForURL("**/practice/round");
-        page.locator("a[href='/practice/round/ground-cover']").first().click();
+        page.waitForURL("**/training/round");
+        page.locator("a[href='/training/round/ground-cover']").first().click();
         button(page, "Read it from a photo").click();
         assertThat(page.getByAltText("What the camera sees")).isVisible();
         button(page, "Take the picture").click();
@@ -244,7 +244,7 @@ class PhotoIT extends Journeys {
         assertThat(points).hasCount(100);
         button(page, "Take it").click();
         button(page, "Record").click();
-        page.waitForURL("**/practice/round");
+        page.waitForURL("**/training/round");
         assertThat(chromium.pageErrors).isEmpty();
     }
 }

@@ -119,13 +119,13 @@ class Screenshots {
         page.keyboard().press("Enter");
         page.getByLabel(Pattern.compile("^Crumb 5:")).click();
         shoot(page, "crumbs-phone");
-        page.navigate(server.url("/practice"));
+        page.navigate(server.url("/training"));
         page.getByLabel(Pattern.compile("^Soil number")).fill("18");
         page.getByText("Draw a soil").click();
         page.getByText("min of work so far").waitFor();
-        page.navigate(server.url("/practice/round/structure/0"));
+        page.navigate(server.url("/training/round/structure/0"));
         page.getByText("upper part").waitFor();
-        shoot(page, "practice-phone");
+        shoot(page, "training-phone");
         page.navigate(visit);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Water leaving a hole"))
                 .first()

@@ -134,9 +134,8 @@ public final class ApiClient {
 
     /** What an address holds as bytes, such as a PDF. */
     public byte[] bytes(String path) {
-        HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
-                .timeout(ANSWER)
-                .build();
+        HttpRequest request =
+                HttpRequest.newBuilder(base.resolve(path)).timeout(ANSWER).build();
         try {
             return http.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
         } catch (IOException e) {
@@ -149,9 +148,8 @@ public final class ApiClient {
 
     /** The data of the first events of a stream, which is put away after them. */
     public List<Map<String, Object>> events(String path, int count) {
-        HttpRequest request = HttpRequest.newBuilder(base.resolve(path))
-                .timeout(ANSWER)
-                .build();
+        HttpRequest request =
+                HttpRequest.newBuilder(base.resolve(path)).timeout(ANSWER).build();
         try (Stream<String> lines =
                 http.send(request, HttpResponse.BodyHandlers.ofLines()).body()) {
             return lines.filter(line -> line.startsWith("data:"))

@@ -213,7 +213,7 @@ final class Verdict {
                 "because",
                 tools.messages()
                         .text(
-                                List.of("practice.why." + why),
+                                List.of("training.why." + why),
                                 Map.of(
                                         "shown",
                                         stateShown == null

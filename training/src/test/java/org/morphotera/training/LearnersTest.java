@@ -10,7 +10,7 @@ import org.morphotera.core.Methods;
 /** Two made-up learners play the same rounds: one by what tells most for its minutes, one by chance. */
 class LearnersTest {
 
-    private static final int ROUNDS = Integer.getInteger("practice.rounds", 50);
+    private static final int ROUNDS = Integer.getInteger("training.rounds", 50);
     private static final int MINUTES = 60;
 
     private final TrainingTools tools =

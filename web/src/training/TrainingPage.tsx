@@ -14,7 +14,7 @@ import { ScoreLine } from './ScoreLine'
 const SUSPECTED_FROM = 0.25
 
 /** Where one practises: a round to begin or go on with, how the last ones went, and sessions with others. */
-export function PracticePage() {
+export function TrainingPage() {
   const navigate = useNavigate()
   const { person, rounds, current, put } = useRounds()
   const [level, setLevel] = useState<Level>('clear')
@@ -24,13 +24,13 @@ export function PracticePage() {
     // a round that is left is over; its places can be played again
     if (current) put({ ...current, endedAt: Date.now() })
     put(newRound(person, deal))
-    void navigate('/practice/round')
+    void navigate('/training/round')
   }
   const ended = rounds.filter((round) => round.score !== undefined)
   return (
     <div className="mx-auto grid w-full max-w-5xl gap-8 px-5 py-6 sm:px-7">
       <div>
-        <h1 className="text-3xl">Practice ground</h1>
+        <h1 className="text-3xl">Training ground</h1>
         <p className="max-w-2xl text-soft">
           A made-up soil whose truth is known. Test what you choose, pay in minutes, name what limits it first
           and what you would do; then see what was really there. Nothing of it enters your fields.
@@ -42,7 +42,7 @@ export function PracticePage() {
             A round is under way: {current.made.length} {current.made.length === 1 ? 'test' : 'tests'} made,
             soil {current.deal.seed}.
           </p>
-          <Link to="/practice/round" className={buttonLook('primary')}>
+          <Link to="/training/round" className={buttonLook('primary')}>
             Go on
           </Link>
         </section>

@@ -19,14 +19,14 @@ import { RoundTime } from './RoundTime'
 import { useRoundTime } from './time'
 
 const STOP: Stop = {
-  id: 'practice',
+  id: 'training',
   fieldId: '',
-  label: 'the practice ground',
+  label: 'the training ground',
   position: 0,
   role: 'routine',
   version: 0,
 }
-const PLACE = { field: 'the practice ground', fieldId: '', stop: 'the practice ground' }
+const PLACE = { field: 'the training ground', fieldId: '', stop: 'the training ground' }
 const FRESH: Content = { readings: {} }
 /** So many ways in which drawings differ from place to place. */
 const SEEDS = 97
@@ -48,7 +48,7 @@ export function TestPage() {
   )
   if (!rounds || !ground || !methods) return <Loading what="the ground" />
   const method = methods.find((each) => each.id === id)
-  if (!current || !method || !there) return <Navigate to="/practice" replace />
+  if (!current || !method || !there) return <Navigate to="/training" replace />
   return (
     <Test
       key={`${id}@${top ?? ''}`}
@@ -123,10 +123,10 @@ function Test({
           <div className="flex flex-wrap items-center gap-x-4 text-[15px] text-soft">
             <Examples method={method} />
             <Link
-              to="/practice/round"
+              to="/training/round"
               className="inline-flex min-h-11 items-center text-accent hover:underline"
             >
-              Practice ground
+              Training ground
               {layer && `, ${units.number(layer.topMm, 'mm')}–${units.text(layer.bottomMm, 'mm')}`}
             </Link>
           </div>
@@ -143,7 +143,7 @@ function Test({
                 method={method}
                 stop={STOP}
                 place={PLACE}
-                goOn={() => void navigate('/practice/round', { replace: true })}
+                goOn={() => void navigate('/training/round', { replace: true })}
               />
             </Suspense>
           </Scene.Provider>

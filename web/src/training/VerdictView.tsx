@@ -45,7 +45,7 @@ export function VerdictView({
         <Button kind="primary" className="min-h-13" onClick={onAgain}>
           The same soil again
         </Button>
-        <Link to="/practice" className={buttonLook('plain')}>
+        <Link to="/training" className={buttonLook('plain')}>
           Another soil
         </Link>
       </div>

@@ -11,14 +11,14 @@ import { coreData, evaluated, methods } from '../testing/realCore'
 import { putAway, serve } from '../testing/page'
 import type { Place, Verdict } from './ground'
 import { InFront } from './InFront'
-import { PracticePage } from './PracticePage'
+import { TrainingPage } from './TrainingPage'
 import { RoundPage } from './RoundPage'
 import { TestPage } from './TestPage'
 import { showSpan } from '../timers/clocks'
 
 beforeAll(() => {
   evaluated('texture-feel', {})
-  compiled.openPractice(JSON.stringify(coreData.evidence))
+  compiled.openTraining(JSON.stringify(coreData.evidence))
 })
 beforeEach(() => store.rounds.clear())
 afterEach(putAway)
@@ -36,11 +36,11 @@ function openGround(answers = {}) {
   const asked = serve({ 'GET /api/fields': [], ...answers })
   const router = createMemoryRouter(
     [
-      { path: '/practice', element: <PracticePage /> },
-      { path: '/practice/round', element: <RoundPage /> },
-      { path: '/practice/round/:method/:top?', element: <TestPage /> },
+      { path: '/training', element: <TrainingPage /> },
+      { path: '/training/round', element: <RoundPage /> },
+      { path: '/training/round/:method/:top?', element: <TestPage /> },
     ],
-    { initialEntries: ['/practice'] },
+    { initialEntries: ['/training'] },
   )
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
@@ -133,7 +133,7 @@ describe('a round', () => {
     const [minutes] = screen.getAllByRole('timer')[0]!.textContent.split(':').map(Number)
     expect(minutes).toBeGreaterThanOrEqual(1)
     // and stands where it stood on the next page of the round
-    await user.click(screen.getByRole('link', { name: /^Practice ground/ }))
+    await user.click(screen.getByRole('link', { name: /^Training ground/ }))
     await screen.findByRole('heading', { name: 'A soil nobody knows' })
     const [after] = screen.getAllByRole('timer')[0]!.textContent.split(':').map(Number)
     expect(after).toBeGreaterThanOrEqual(minutes!)

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
 
 /** Learning to score: a round with a made-up soil on a phone, and a session of three people on three phones. */
-class PracticeIT extends Journeys {
+class TrainingIT extends Journeys {
 
     /** A clear soil whose worst limit is a sour topsoil; the same number is the same soil in every browser. */
     private static final String SOUR = SourSoil.number();
@@ -31,8 +31,8 @@ class PracticeIT extends Journeys {
     void aRoundOnAPhoneAlsoWithoutSignal() {
         Page page = chromium.signedIn(server, 390, 844);
         button(page, "Menu").click();
-        button(page, "Practice ground: made-up soils, and scoring with others").click();
-        page.waitForURL("**/practice");
+        button(page, "Training ground: made-up soils, and scoring with others").click();
+        page.waitForURL("**/training");
         page.getByLabel(Pattern.compile("^Soil number")).fill(SOUR);
         button(page, "Draw a soil").click();
         assertThat(page.getByText("0 min of work so far")).isVisible();
@@ -68,7 +68,7 @@ class PracticeIT extends Journeys {
                 .hasText(
                         Pattern.compile("^([2-9]|\\d\\d):\\d\\d$"),
                         new LocatorAssertions.HasTextOptions().setTimeout(10_000));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Practice ground, ")))
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Training ground, ")))
                 .click();
 
         choice(page, "What limits this soil first?").selectOption("acidity");

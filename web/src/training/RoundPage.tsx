@@ -26,7 +26,7 @@ export function RoundPage() {
   const [shown, setShown] = useState<string>()
   if (!rounds || !ground || !methods) return <Loading what="the ground" />
   const round = rounds.find((each) => each.id === shown) ?? current
-  if (!round) return <Navigate to="/practice" replace />
+  if (!round) return <Navigate to="/training" replace />
   return round.endedAt === undefined ? (
     <Playing
       key={round.id}
@@ -117,7 +117,7 @@ function Playing({
             onSay={end}
             onLeave={() => {
               onEnd({ ...round, endedAt: Date.now() })
-              void navigate('/practice')
+              void navigate('/training')
             }}
           />
         </div>
@@ -215,7 +215,7 @@ function TestRow({
         const key = keyOf(method.id, layer?.topMm)
         const made = round.made.find((each) => each.key === key)
         const begun = round.contents[key] !== undefined
-        const path = `/practice/round/${method.id}${layer ? `/${layer.topMm}` : ''}`
+        const path = `/training/round/${method.id}${layer ? `/${layer.topMm}` : ''}`
         return (
           <Link
             key={key}
@@ -301,7 +301,7 @@ function Saying({
         </p>
       )}
       <div className="flex flex-wrap gap-x-4">
-        <Link to="/practice" className={buttonLook('quiet')}>
+        <Link to="/training" className={buttonLook('quiet')}>
           Later
         </Link>
         <Button kind="quiet" onClick={onLeave}>

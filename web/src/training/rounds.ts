@@ -1,10 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback } from 'react'
-import { store, type PracticeRound } from '../device/device'
+import { store, type TrainingRound } from '../device/device'
 import { queries } from '../queries/queries'
 import type { Deal } from './ground'
 
-export type Round = PracticeRound
+export type Round = TrainingRound
 
 const KEPT = 200
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import type { Readings } from '../api/readings'
 import { useCore } from '../core/core'
-import type { PracticeLike } from '../device/device'
+import type { TrainingLike } from '../device/device'
 import { queries } from '../queries/queries'
 
 export type Level = 'clear' | 'usual' | 'hard'
@@ -11,7 +11,7 @@ export const LEVELS: { code: Level; name: string; words: string }[] = [
   { code: 'hard', name: 'Hard', words: 'Weak limits, bad days, and what was left in the bag.' },
 ]
 
-export type Deal = { seed: number; level: Level; like?: PracticeLike }
+export type Deal = { seed: number; level: Level; like?: TrainingLike }
 export type Named = { code: string; name: string }
 export type TestLayer = { topMm: number; bottomMm: number }
 
@@ -82,12 +82,12 @@ export function useGround(): Ground | undefined {
   const core = useCore()
   const evidence = useQuery(queries.coreData()).data?.evidence
   return useQuery({
-    queryKey: ['practice-ground'],
+    queryKey: ['training-ground'],
     enabled: core !== undefined && evidence !== undefined,
     staleTime: Infinity,
     queryFn: async (): Promise<Ground> => {
       const compiled = await import('@morphotera/core')
-      compiled.openPractice(JSON.stringify(evidence))
+      compiled.openTraining(JSON.stringify(evidence))
       return {
         deal: (deal) => JSON.parse(compiled.deal(JSON.stringify(deal))),
         scene: (deal, method, topMm) => JSON.parse(compiled.scene(JSON.stringify(deal), method, topMm)),
