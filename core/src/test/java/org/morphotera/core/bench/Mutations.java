@@ -41,6 +41,10 @@ final class Mutations {
                 .map(Mutation::of)
                 .filter(each -> args.length == 0 || each.constant().equals(args[0]))
                 .toList();
+        String unchanged = failing(Path.of("none"));
+        if (unchanged != null) {
+            throw new IllegalStateException("the tests fail as it is: " + unchanged);
+        }
         int noticed = 0;
         for (Mutation each : all) {
             String by = noticedBy(each);
@@ -85,10 +89,15 @@ final class Mutations {
         if (ToolProvider.getSystemJavaCompiler().run(null, null, null, compile.toArray(String[]::new)) != 0) {
             throw new IllegalStateException(mutation + " does not compile");
         }
+        return failing(classes);
+    }
+
+    /** The first test that fails with some classes before the others; {@code null} where none does. */
+    private static String failing(Path classes) throws IOException, InterruptedException {
+        String path = System.getProperty("java.class.path");
         Process tests = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:+UseSerialGC",
-                        "-Dfuzz.inputs=30",
                         "-cp",
                         classes + System.getProperty("path.separator") + path,
                         QuickTests.class.getName())

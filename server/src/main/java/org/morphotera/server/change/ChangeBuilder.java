@@ -54,14 +54,14 @@ class ChangeBuilder {
     record History(
             String indicator,
             String unit,
-            boolean ofScore,
+            boolean ofStanding,
             ChangeScale scale,
             List<IndicatorRow> rows,
             Map<UUID, Visit> visits,
             Set<UUID> untreated) {
 
         double value(IndicatorRow row) {
-            return ofScore ? row.standing() : row.figure();
+            return ofStanding ? row.standing() : row.figure();
         }
 
         double onScale(IndicatorRow row) {
@@ -70,8 +70,8 @@ class ChangeBuilder {
 
         /** How far the conversion to this figure can be off, on the scale. */
         double halfWidth(IndicatorRow row) {
-            Double low = ofScore ? row.standingLow() : row.figureLow();
-            Double high = ofScore ? row.standingHigh() : row.figureHigh();
+            Double low = ofStanding ? row.standingLow() : row.figureLow();
+            Double high = ofStanding ? row.standingHigh() : row.figureHigh();
             return low == null || high == null ? 0 : (scale.of(high) - scale.of(low)) / 2;
         }
 

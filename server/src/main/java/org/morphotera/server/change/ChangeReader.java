@@ -175,11 +175,11 @@ public class ChangeReader {
                                 stops == null ? !wheelTracks.contains(row.stopId()) : stops.contains(row.stopId()))
                         .filter(row -> within(known.get(row.visitId()).visitedOn(), wanted.from(), wanted.to()))
                         .toList();
-        boolean ofScore = rows.stream().anyMatch(row -> row.figure() == null);
-        String unit = ofScore || rows.isEmpty() ? null : rows.get(0).unit();
-        ChangeScale scale = ofScore ? ChangeScale.STANDING : ChangeScale.of(chosen.indicator(), benchmarks);
+        boolean ofStanding = rows.stream().anyMatch(row -> row.figure() == null);
+        String unit = ofStanding || rows.isEmpty() ? null : rows.get(0).unit();
+        ChangeScale scale = ofStanding ? ChangeScale.STANDING : ChangeScale.of(chosen.indicator(), benchmarks);
         ChangeBuilder.History history =
-                new ChangeBuilder.History(chosen.indicator(), unit, ofScore, scale, rows, known, untreated);
+                new ChangeBuilder.History(chosen.indicator(), unit, ofStanding, scale, rows, known, untreated);
         List<Changes.Date> dates = builder.dates(history);
         List<Visit> visited = history.dates();
         Changes.ChangeVerdict change =
@@ -189,10 +189,10 @@ public class ChangeReader {
                 series,
                 chosen,
                 unit,
-                ofScore ? null : messages.optional("figure." + chosen.indicator()),
-                ofScore,
+                ofStanding ? null : messages.optional("figure." + chosen.indicator()),
+                ofStanding,
                 scale.better(),
-                wanted(field, chosen, ofScore),
+                wanted(field, chosen, ofStanding),
                 places,
                 rows.stream().map(row -> point(history, row)).toList(),
                 dates,
@@ -207,8 +207,8 @@ public class ChangeReader {
     }
 
     /** The crop's window of pH, where pH itself is drawn. */
-    private Changes.@Nullable Wanted wanted(Field field, Changes.SeriesEntry chosen, boolean ofScore) {
-        if (ofScore || !chosen.indicator().equals("ph")) {
+    private Changes.@Nullable Wanted wanted(Field field, Changes.SeriesEntry chosen, boolean ofStanding) {
+        if (ofStanding || !chosen.indicator().equals("ph")) {
             return null;
         }
         PhWindow window = PhWindow.of(
@@ -252,8 +252,8 @@ public class ChangeReader {
                 row.visitId(),
                 history.visits().get(row.visitId()).visitedOn(),
                 history.value(row),
-                history.ofScore() ? row.standingLow() : row.figureLow(),
-                history.ofScore() ? row.standingHigh() : row.figureHigh(),
+                history.ofStanding() ? row.standingLow() : row.figureLow(),
+                history.ofStanding() ? row.standingHigh() : row.figureHigh(),
                 row.standing(),
                 Level.of(row.standing()).code(),
                 row.kind());

@@ -85,7 +85,7 @@ public final class Changes {
             @Nullable SeriesEntry chosen,
             @Nullable String unit,
             @Nullable String pattern,
-            boolean ofScore,
+            boolean ofStanding,
             int better,
             @Nullable Wanted wanted,
             List<Stop> stops,

@@ -11,7 +11,7 @@ import org.morphotera.server.accounts.RequiresRole;
 import org.morphotera.server.accounts.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.measurements.Corrections;
-import org.morphotera.server.measurements.MeasurementMapper;
+import org.morphotera.server.measurements.MeasurementReader;
 import org.morphotera.server.measurements.StoredForm;
 import org.morphotera.server.measurements.StoredMeasurement;
 import org.morphotera.server.visits.Places;
@@ -35,7 +35,7 @@ import org.springframework.web.bind.annotation.RestController;
 class DraftsController {
 
     private final DraftMapper rows;
-    private final MeasurementMapper measurements;
+    private final MeasurementReader measurements;
     private final MethodRegistry methods;
     private final Places places;
     private final Audit audit;
@@ -45,7 +45,7 @@ class DraftsController {
 
     DraftsController(
             DraftMapper rows,
-            MeasurementMapper measurements,
+            MeasurementReader measurements,
             MethodRegistry methods,
             Places places,
             StoredForm form,
@@ -68,13 +68,14 @@ class DraftsController {
     Draft putDraft(
             @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Draft.Write body) {
         UUID practice = who.practiceId();
-        places.require(who, body.visitId(), body.stopId());
-        StoredMeasurement recorded = measurements.measurement(practice, id);
+        places.requireTogether(who, body.visitId(), body.stopId());
+        StoredDraft stored = rows.draft(practice, id);
+        // recording a test removes its draft in the same transaction
+        StoredMeasurement recorded = stored == null ? measurements.measurement(practice, id) : null;
         if (recorded != null) {
             scope.requireVisit(who, recorded.visitId());
             throw new StaleException(body, form.measurement(recorded));
         }
-        StoredDraft stored = rows.draft(practice, id);
         requireSound(practice, stored, body);
         StoredDraft sent = new StoredDraft(
                 id,

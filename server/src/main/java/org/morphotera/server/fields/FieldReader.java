@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 
 /** What others may read of fields, stops, growers and events. Every query names the practice, or what was found by one that does. */
 public interface FieldReader {
@@ -41,6 +42,19 @@ public interface FieldReader {
     @Select("select latitude from stop where practice_id = #{practice} and latitude is not null "
             + "fetch first 1 rows only")
     Double latitude(@Param("practice") UUID practice);
+
+    /**
+     * Where a practice lies.
+     *
+     * @param latitude of any of its stops; {@code null} where none has a position
+     * @param hemisphere as its settings say; empty where they do not
+     */
+    record WhereItLies(@Nullable Double latitude, String hemisphere) {}
+
+    @Select("select (select latitude from stop where practice_id = #{practice} and latitude is not null "
+            + "fetch first 1 rows only) as latitude, coalesce(hemisphere, '') as hemisphere from practice "
+            + "where id = #{practice}")
+    WhereItLies whereItLies(@Param("practice") UUID practice);
 
     @Select("select " + EVENT + " from management_event where practice_id = #{practice} and id = #{id}")
     ManagementEvent event(@Param("practice") UUID practice, @Param("id") UUID id);

@@ -182,8 +182,7 @@ public class Projection {
 
     /** Marks the newest of a stop among all that is written. */
     public void markNewest(UUID stop) {
-        mark(NewestRows.INDICATORS, stop, null);
-        mark(NewestRows.SIGHTINGS, stop, null);
+        mark(stop, null, null);
     }
 
     /** As {@link #markNewest(UUID)}, of the indicators and findings alone that were added or taken away. */
@@ -194,8 +193,9 @@ public class Projection {
             each.indicators().forEach(row -> indicators.add(row.indicator()));
             each.sightings().forEach(row -> findings.add(row.finding()));
         }
-        mark(NewestRows.INDICATORS, stop, indicators);
-        mark(NewestRows.SIGHTINGS, stop, findings);
+        if (!indicators.isEmpty() || !findings.isEmpty()) {
+            mark(stop, indicators, findings);
+        }
     }
 
     /** Of a table of rows by measurement: what they are newest of, and how that is marked. */
@@ -209,14 +209,14 @@ public class Projection {
 
         NewestRows(String table, String name, String band) {
             this.name = name;
-            this.select = "select measurement_id, " + name + ", " + band + ", source, taken_at, latest from " + table
-                    + " where stop_id = ?";
+            this.select = "select '" + name() + "', measurement_id, " + name + ", " + band
+                    + ", source, taken_at, latest from " + table + " where stop_id = ?";
             this.update = "update " + table + " set latest = ? where measurement_id = ? and " + name + " = ?";
         }
     }
 
     /** What a measurement shows of something, and when it was made. */
-    private record Seen(UUID measurement, String what, Instant takenAt) {
+    private record Seen(NewestRows table, UUID measurement, String what, Instant takenAt) {
 
         /** Of two of one moment the one whose id comes first, as databases order ids: by their digits. */
         private boolean newerThan(Seen other) {
@@ -225,45 +225,53 @@ public class Projection {
         }
     }
 
-    /** @param of the names that are looked at; {@code null} for all */
-    private void mark(NewestRows table, UUID stop, @Nullable Set<String> of) {
-        if (of != null && of.isEmpty()) {
-            return;
-        }
-        List<Object> arguments = new ArrayList<>(List.of(stop));
-        String only = "";
-        if (of != null) {
-            arguments.addAll(of);
-            only = " and " + table.name + " in (" + String.join(", ", Collections.nCopies(of.size(), "?")) + ")";
-        }
+    /** @param indicators and {@code findings}: the names that are looked at; {@code null} for all */
+    private void mark(UUID stop, @Nullable Set<String> indicators, @Nullable Set<String> findings) {
+        List<Object> arguments = new ArrayList<>();
+        String select = select(NewestRows.INDICATORS, stop, indicators, arguments) + " union all "
+                + select(NewestRows.SIGHTINGS, stop, findings, arguments);
         Map<List<String>, Seen> newest = new HashMap<>();
-        List<Seen> marked = new ArrayList<>();
+        Set<Seen> marked = new HashSet<>();
         jdbc.query(
-                table.select + only,
+                select,
                 row -> {
                     Seen seen = new Seen(
-                            row.getObject(1, UUID.class),
-                            row.getString(2),
-                            row.getObject(5, OffsetDateTime.class).toInstant());
+                            NewestRows.valueOf(row.getString(1)),
+                            row.getObject(2, UUID.class),
+                            row.getString(3),
+                            row.getObject(6, OffsetDateTime.class).toInstant());
                     newest.merge(
-                            List.of(row.getString(2), row.getString(3), row.getString(4)),
+                            List.of(row.getString(1), row.getString(3), row.getString(4), row.getString(5)),
                             seen,
                             (a, b) -> b.newerThan(a) ? b : a);
-                    if (row.getBoolean(6)) {
+                    if (row.getBoolean(7)) {
                         marked.add(seen);
                     }
                 },
                 arguments.toArray());
-        RowBatch changes = new RowBatch(jdbc, table.update);
         Set<Seen> now = new HashSet<>(newest.values());
-        marked.stream()
-                .filter(each -> !now.contains(each))
-                .forEach(each -> changes.add(false, each.measurement(), each.what()));
-        Set<Seen> before = new HashSet<>(marked);
-        now.stream()
-                .filter(each -> !before.contains(each))
-                .forEach(each -> changes.add(true, each.measurement(), each.what()));
-        changes.write();
+        for (NewestRows table : NewestRows.values()) {
+            RowBatch changes = new RowBatch(jdbc, table.update);
+            marked.stream()
+                    .filter(each -> each.table() == table && !now.contains(each))
+                    .forEach(each -> changes.add(false, each.measurement(), each.what()));
+            now.stream()
+                    .filter(each -> each.table() == table && !marked.contains(each))
+                    .forEach(each -> changes.add(true, each.measurement(), each.what()));
+            changes.write();
+        }
+    }
+
+    private static String select(NewestRows table, UUID stop, @Nullable Set<String> names, List<Object> arguments) {
+        arguments.add(stop);
+        if (names == null) {
+            return table.select;
+        }
+        arguments.addAll(names);
+        return names.isEmpty()
+                ? table.select + " and 1 = 0"
+                : table.select + " and " + table.name + " in ("
+                        + String.join(", ", Collections.nCopies(names.size(), "?")) + ")";
     }
 
     private static IndicatorRow row(

@@ -1,18 +1,7 @@
 package org.morphotera.server.measurements;
 
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Param;
-import org.apache.ibatis.annotations.Select;
-import org.apache.ibatis.annotations.Update;
 
-/** Rows of measurements. Every query names the practice. */
+/** Reads rows of measurements; {@link MeasurementWriter} writes them. */
 @Mapper
-public interface MeasurementMapper extends MeasurementReader {
-
-    /** By which version of the rules the projections were made. */
-    @Select("select max(version) from projection")
-    int projectionVersion();
-
-    @Update("update projection set version = #{version}")
-    void projected(@Param("version") int version);
-}
+public interface MeasurementMapper extends MeasurementReader {}

@@ -192,8 +192,9 @@ public class MeasurementWriter {
             this.person = person;
             this.recordedAt = recordedAt.atOffset(ZoneOffset.UTC);
             memory = places.memory(practice);
-            benchmarks = rules.benchmarks(practice);
-            stamp = rules.rules(practice);
+            OwnRules.InForce inForce = rules.inForce(practice);
+            benchmarks = inForce.benchmarks();
+            stamp = inForce.stamp();
         }
 
         /** Stops that were added to. */

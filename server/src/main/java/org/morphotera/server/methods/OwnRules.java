@@ -40,16 +40,19 @@ public class OwnRules {
         this.texts = texts;
     }
 
+    /** What a practice judges by at a moment, and what its measurements are stamped with. */
+    public record InForce(Benchmarks benchmarks, RulesInForce stamp) {}
+
+    /** Both at once, of the same moment. */
+    public InForce inForce(UUID practice) {
+        Known own = own(practice);
+        return own == null ? new InForce(shared, sharedRules) : new InForce(own.benchmarks(), own.rules());
+    }
+
     /** What is in force for the practice at this moment. */
     public Benchmarks benchmarks(UUID practice) {
         Known own = own(practice);
         return own == null ? shared : own.benchmarks();
-    }
-
-    /** By which a measurement of the practice is stamped. */
-    public RulesInForce rules(UUID practice) {
-        Known own = own(practice);
-        return own == null ? sharedRules : own.rules();
     }
 
     /** Whether the practice has, or once had, rules of its own: then all it has recorded is judged by those of now. */

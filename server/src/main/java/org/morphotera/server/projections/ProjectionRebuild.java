@@ -8,7 +8,7 @@ import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.measurements.Measurement;
-import org.morphotera.server.measurements.MeasurementMapper;
+import org.morphotera.server.measurements.MeasurementReader;
 import org.morphotera.server.measurements.StoredForm;
 import org.morphotera.server.measurements.StoredMeasurement;
 import org.morphotera.server.methods.Evaluator;
@@ -32,7 +32,7 @@ public class ProjectionRebuild {
     private static final Logger LOG = LoggerFactory.getLogger(ProjectionRebuild.class);
     private static final int STEPS_TOLD = 20;
 
-    private final MeasurementMapper rows;
+    private final MeasurementReader rows;
     private final Projection projection;
     private final StoredForm form;
     private final ApplicationEventPublisher changes;
@@ -41,7 +41,7 @@ public class ProjectionRebuild {
     private final OwnRules rules;
 
     ProjectionRebuild(
-            MeasurementMapper rows,
+            MeasurementReader rows,
             Projection projection,
             StoredForm form,
             ApplicationEventPublisher changes,
@@ -63,11 +63,11 @@ public class ProjectionRebuild {
      * @return how many measurements were projected
      */
     public int run() {
-        List<MeasurementMapper.Active> fields = rows.active();
-        int all = fields.stream().mapToInt(MeasurementMapper.Active::count).sum();
+        List<MeasurementReader.Active> fields = rows.active();
+        int all = fields.stream().mapToInt(MeasurementReader.Active::count).sum();
         int done = 0;
         int told = 0;
-        for (MeasurementMapper.Active each : fields) {
+        for (MeasurementReader.Active each : fields) {
             transaction.executeWithoutResult(status -> rebuild(each.practiceId(), each.fieldId()));
             done += each.count();
             int step = (int) ((long) done * STEPS_TOLD / all);
@@ -86,12 +86,12 @@ public class ProjectionRebuild {
 
     /** Those of one practice, field by field. */
     public int run(UUID practice, Progress progress) {
-        List<MeasurementMapper.Active> fields = rows.active().stream()
+        List<MeasurementReader.Active> fields = rows.active().stream()
                 .filter(each -> each.practiceId().equals(practice))
                 .toList();
-        int all = fields.stream().mapToInt(MeasurementMapper.Active::count).sum();
+        int all = fields.stream().mapToInt(MeasurementReader.Active::count).sum();
         int done = 0;
-        for (MeasurementMapper.Active each : fields) {
+        for (MeasurementReader.Active each : fields) {
             progress.at(done, all);
             transaction.executeWithoutResult(status -> rebuild(practice, each.fieldId()));
             done += each.count();

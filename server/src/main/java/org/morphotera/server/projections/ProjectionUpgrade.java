@@ -1,7 +1,6 @@
 package org.morphotera.server.projections;
 
 import org.morphotera.server.indicators.Projection;
-import org.morphotera.server.measurements.MeasurementMapper;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -16,10 +15,10 @@ class ProjectionUpgrade implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(ProjectionUpgrade.class);
 
-    private final MeasurementMapper rows;
+    private final ProjectionMapper rows;
     private final ProjectionRebuild rebuild;
 
-    ProjectionUpgrade(MeasurementMapper rows, ProjectionRebuild rebuild) {
+    ProjectionUpgrade(ProjectionMapper rows, ProjectionRebuild rebuild) {
         this.rows = rows;
         this.rebuild = rebuild;
     }

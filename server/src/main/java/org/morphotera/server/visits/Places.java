@@ -22,8 +22,12 @@ import org.springframework.stereotype.Component;
 @Component
 public class Places {
 
-    /** A stop on a visit to its field. */
-    public record Place(Visit visit, Stop stop, Field field) {}
+    /**
+     * A stop on a visit to its field.
+     *
+     * @param stops all of the field's
+     */
+    public record Place(Visit visit, Stop stop, Field field, List<Stop> stops) {}
 
     private final VisitMapper visits;
     private final FieldReader fields;
@@ -47,13 +51,27 @@ public class Places {
         return place;
     }
 
+    /** As {@link #require(Advisor, UUID, UUID)}, where nothing of them is wanted. */
+    public void requireTogether(Advisor who, UUID visitId, UUID stopId) {
+        if (visits.together(who.practiceId(), visitId, stopId) == 0) {
+            // says which of them is missing, or that they lie apart
+            require(who.practiceId(), visitId, stopId);
+        }
+        scope.requireVisit(who, visitId);
+    }
+
     private Place require(UUID practice, UUID visitId, UUID stopId) {
         Visit visit = NotFoundException.require(visits.visit(practice, visitId), "visit");
-        Stop stop = NotFoundException.require(fields.stop(practice, stopId), "stop");
-        if (!stop.fieldId().equals(visit.fieldId())) {
+        List<Stop> stops = fields.stops(practice, visit.fieldId());
+        Stop stop = stops.stream()
+                .filter(each -> each.id().equals(stopId))
+                .findFirst()
+                .orElse(null);
+        if (stop == null) {
+            NotFoundException.require(fields.stop(practice, stopId), "stop");
             throw otherField();
         }
-        return new Place(visit, stop, fields.field(practice, visit.fieldId()));
+        return new Place(visit, stop, fields.field(practice, visit.fieldId()), stops);
     }
 
     private static RefusedException otherField() {
@@ -81,14 +99,14 @@ public class Places {
                 place = Places.this.require(practice, visitId, stopId);
                 known = null;
                 stops.clear();
-                fields.stops(practice, place.field().id()).forEach(stop -> stops.put(stop.id(), stop));
+                place.stops().forEach(stop -> stops.put(stop.id(), stop));
             }
             Stop stop = stops.get(stopId);
             if (stop == null) {
                 // a stop of another field, or none: refused as anywhere
                 return Places.this.require(practice, visitId, stopId);
             }
-            place = new Place(place.visit(), stop, place.field());
+            place = new Place(place.visit(), stop, place.field(), place.stops());
             return place;
         }
 
@@ -96,7 +114,7 @@ public class Places {
         public Map<String, Object> context() {
             Place at = Objects.requireNonNull(place, "no place was asked for");
             if (known == null) {
-                known = contexts.of(practice, at.visit(), at.field(), List.copyOf(stops.values()));
+                known = contexts.of(practice, at.visit(), at.field(), at.stops());
                 recorded.forEach((visit, readings) -> readings.stream()
                         .filter(each -> each.textureClass() != null
                                 || visit.equals(at.visit().id()))
@@ -137,11 +155,7 @@ public class Places {
     /** The context of a stop on a visit, as the core reads it; the sampled layer comes from the test. */
     public Map<String, Object> context(UUID practice, Place place) {
         return contexts.contextOf(
-                contexts.of(
-                        practice,
-                        place.visit(),
-                        place.field(),
-                        fields.stops(practice, place.field().id())),
+                contexts.of(practice, place.visit(), place.field(), place.stops()),
                 place.stop().id());
     }
 }

@@ -8,7 +8,6 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.context.Additions;
 import org.morphotera.core.context.PlaceAndDay;
-import org.morphotera.server.accounts.AccountReader;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
@@ -22,19 +21,12 @@ public class VisitContexts {
     private final FieldReader fields;
     private final VisitReader visits;
     private final IndicatorReader indicators;
-    private final AccountReader accounts;
     private final Additions additions;
 
-    VisitContexts(
-            FieldReader fields,
-            VisitMapper visits,
-            IndicatorReader indicators,
-            AccountReader accounts,
-            Benchmarks benchmarks) {
+    VisitContexts(FieldReader fields, VisitMapper visits, IndicatorReader indicators, Benchmarks benchmarks) {
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
-        this.accounts = accounts;
         this.additions = new Additions(benchmarks);
     }
 
@@ -93,11 +85,10 @@ public class VisitContexts {
     public boolean southern(UUID practice, List<Stop> stops) {
         List<Double> own =
                 stops.stream().map(Stop::latitude).filter(Objects::nonNull).toList();
-        return own.isEmpty()
-                ? PlaceAndDay.southern(
-                        own,
-                        fields.latitude(practice),
-                        accounts.practice(practice).hemisphere())
-                : PlaceAndDay.southern(own, null, null);
+        if (!own.isEmpty()) {
+            return PlaceAndDay.southern(own, null, null);
+        }
+        FieldReader.WhereItLies practiceLies = fields.whereItLies(practice);
+        return PlaceAndDay.southern(own, practiceLies.latitude(), practiceLies.hemisphere());
     }
 }

@@ -16,6 +16,12 @@ public interface VisitReader {
     @Select(VISIT + "where v.practice_id = #{practice} and v.id = #{id}")
     Visit visit(@Param("practice") UUID practice, @Param("id") UUID id);
 
+    /** 1 where a visit and a stop are the practice's and of one field, else 0. */
+    @Select(
+            "select count(*) from visit v join stop s on s.field_id = v.field_id "
+                    + "where v.id = #{visit} and v.practice_id = #{practice} and s.id = #{stop} and s.practice_id = #{practice}")
+    int together(@Param("practice") UUID practice, @Param("visit") UUID visit, @Param("stop") UUID stop);
+
     @Select(VISIT + "where v.practice_id = #{practice} and v.field_id = #{field} order by v.visited_on, v.id")
     List<Visit> visitsOf(@Param("practice") UUID practice, @Param("field") UUID field);
 
