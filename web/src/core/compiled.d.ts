@@ -2,6 +2,7 @@
 export function open(benchmarkFiles: string, messageFiles: string): void
 export function evaluate(method: string, body: string): string
 export function contextOf(place: string, recorded: string, stop: string): string
+export function dayCourse(asked: string): string
 export function conditions(context: string, month: number, south: boolean): string
 export function amount(calculator: string, answer: string, garden: boolean, us: boolean): string
 export function warnings(method: string, readings: string): string

@@ -18,6 +18,30 @@ export type CardPlaces = {
   dish: { x: number; y: number; radius: number }
 }
 
+/** A day of work, its steps by their ids; times in minutes since it starts. */
+export type DayCourse = {
+  turns: {
+    chain: string
+    step: number
+    stopId: string
+    fieldId: string
+    method: string
+    person: number
+    start: number
+    end: number
+    done: boolean
+    going: boolean
+    markId?: string
+  }[]
+  walks: { person: number; from: string; to: string; start: number; end: number }[]
+  drives: { to: string; start: number; end: number }[]
+  late: { chain: string; step: number; byMin: number }[]
+  finish: number
+  oneAfterAnother: number
+  walking: number
+  proven: boolean
+}
+
 /** The rules of the job, in the page. */
 export type Core = {
   evaluate: (method: string, readings: Readings, context: Readings) => Outcome
@@ -35,6 +59,8 @@ export type Core = {
   drawnPhoto: (kind: string, readings: Readings, seed: number, which?: number) => Points
   /** what is known at a stop when a test is made there, by what is on record and what was recorded since */
   contextOf: (place: VisitView['place'], recorded: unknown[], stop: string) => Readings
+  /** a day of work as it stands, by what was meant and what happened */
+  dayCourse: (asked: Record<string, unknown>) => DayCourse
   /** what to mind about a day, its season by its ISO date */
   conditions: (context: Readings, date: string, south: boolean) => NoteText[]
 }
@@ -82,6 +108,7 @@ export function useCore(): Core | undefined {
           compiled.drawnPhoto(kind, JSON.stringify(readings), seed, which),
         contextOf: (place, recorded, stop) =>
           JSON.parse(compiled.contextOf(JSON.stringify(place), JSON.stringify(recorded), stop)),
+        dayCourse: (asked) => JSON.parse(compiled.dayCourse(JSON.stringify(asked))),
         conditions: (context, date, south) =>
           JSON.parse(compiled.conditions(JSON.stringify(context), Number(date.slice(5, 7)), south)),
       }

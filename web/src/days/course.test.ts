@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { DayMark, DayView, MadeTest, MethodEntry, Stop, Timer } from '../api/schema'
-import { methods, workedOut } from '../testing/realCore'
-import { bring, chainOf, changesOf, courseOf, doneSteps, placesOf, startOf, type Happened } from './course'
+import type { DayMark, DayView, MadeTest, Stop, Timer } from '../api/schema'
+import { dayCourse, methods } from '../testing/realCore'
+import { bring, changesOf, courseOf, startOf, type Happened } from './course'
 
 const NOTHING: Happened = { marks: [], made: [], timers: [] }
 const MINUTE = 60_000
@@ -50,7 +50,7 @@ function day(
 }
 
 const run = (view: DayView, happened = NOTHING, now = 0) =>
-  courseOf(view, methods, happened, now, (inputs) => workedOut('day-plan', inputs))
+  courseOf(view, methods, happened, now, { dayCourse })
 
 function mark(
   stopId: string,
@@ -100,9 +100,10 @@ describe('a day as it is planned', () => {
   })
 
   it('puts stops without a place in a row, and others where they are', () => {
-    expect(placesOf([stop('a'), stop('b')]).map((each) => each.eastM)).toEqual([0, 100])
-    const [, b] = placesOf(TWO)
-    expect(b!.eastM).toBeCloseTo(132, 0)
+    const walked = (stops: Stop[]) => run(day(['structure'], stops, ['Isla'])).walking
+    // 100 m and 132 m at 60 m a minute
+    expect(walked([stop('a'), stop('b')])).toBeCloseTo(100 / 60, 1)
+    expect(walked(TWO)).toBeCloseTo(132 / 60, 1)
   })
 
   it('counts what to bring once, and water for every stop', () => {
@@ -116,11 +117,14 @@ describe('a day as it is planned', () => {
 })
 
 describe('a day as it goes', () => {
-  const crumbs = methods.find((method) => method.id === 'crumb-stability') as MethodEntry
-  const zero = Date.parse('2026-05-04T08:30:00Z')
+  const view = day(['crumb-stability'], [TWO[0]!], ['Isla'])
+  const zero = startOf(view.day)
 
+  /** The steps that are done or under way half an hour after the start. */
   const steps = (happened: Partial<Happened>, nowMin = 30) =>
-    doneSteps('a', crumbs, { ...NOTHING, ...happened }, zero, nowMin, () => 1)
+    run(view, { ...NOTHING, ...happened }, zero + nowMin * MINUTE).turns.filter(
+      (turn) => turn.done || turn.going,
+    )
 
   it('takes a marked step as it was, by whom it was', () => {
     const [only, ...more] = steps({ marks: [mark('a', 'crumb-stability', 0, 3, 8, zero)] })
@@ -139,7 +143,7 @@ describe('a day as it goes', () => {
       method: 'crumb-stability',
       startedAt: new Date(zero + 5 * MINUTE).toISOString(),
     }
-    expect(steps({ timers: [timer as Timer] })[0]).toMatchObject({ step: 0, start: 5, end: 9 })
+    expect(steps({ timers: [timer as Timer] })[0]).toMatchObject({ step: 0, start: 5, end: 9, done: true })
   })
 
   it('takes a recorded test for done, every step of it', () => {
@@ -148,8 +152,8 @@ describe('a day as it goes', () => {
       method: 'crumb-stability',
       takenAt: new Date(zero + 40 * MINUTE).toISOString(),
     }
-    const all = steps({ made: [made as MadeTest] })
-    expect(all).toHaveLength(crumbs.work.length)
+    const all = steps({ made: [made as MadeTest] }, 40)
+    expect(all).toHaveLength(methods.find((method) => method.id === 'crumb-stability')!.work.length)
     expect(all.every((each) => !each.going && each.end === 40)).toBe(true)
   })
 
@@ -180,7 +184,7 @@ describe('a day as it goes', () => {
     const before = run({ ...view, marks }, { ...NOTHING, marks }, start + 4 * MINUTE)
     const late = run({ ...view, marks }, { ...NOTHING, marks }, start + 30 * MINUTE)
     expect(before.late).toEqual([])
-    expect(late.late[0]).toMatchObject({ chain: chainOf('a', 'crumb-stability'), step: 1 })
+    expect(late.late[0]).toMatchObject({ chain: 'a crumb-stability', step: 1 })
     // read at 30 min instead of at most 7 min after the fourth
     expect(late.late[0]!.byMin).toBeCloseTo(19, 5)
     expect(changesOf(before, late, view.day.people).join(' ')).toContain('19 min too late')

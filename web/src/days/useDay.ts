@@ -2,7 +2,7 @@ import { useQueries, useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { DayMark, DayMarkWrite, DayView, MadeTest } from '../api/schema'
-import { useCore, type Outcome } from '../core/core'
+import { useCore } from '../core/core'
 import { bodyOf, useJobs, type Job } from '../device/device'
 import { keep } from '../device/outbox'
 import { visitFrom, withKept } from '../device/overlay'
@@ -62,7 +62,6 @@ export function useDay(id: string) {
   const view = useMemo(() => query.data && withMarks(query.data, jobs), [query.data, jobs])
   const made = useMade(view, jobs)
   const timers = allTimers.filter((timer) => view?.day.fields.some((work) => work.visitId === timer.visitId))
-  const [answers] = useState(() => new Map<string, Outcome>())
   const [shown, setShown] = useState<{ course: Course; at: number; changes: string[] }>()
   const behind =
     shown !== undefined &&
@@ -82,13 +81,7 @@ export function useDay(id: string) {
     if (!view || !methods || !core) return
     // after the page is drawn: a large day takes a part of a second
     const soon = setTimeout(() => {
-      const course = courseOf(view, methods, { marks: view.marks, made, timers }, now, (inputs) => {
-        // the day as it was meant is asked for each time: it is worked out once
-        const asked = JSON.stringify(inputs)
-        const answer = answers.get(asked) ?? core.workOut('day-plan', inputs)
-        if (!('done' in inputs)) answers.set(asked, answer)
-        return answer
-      })
+      const course = courseOf(view, methods, { marks: view.marks, made, timers }, now, core)
       setShown((before) => ({
         course,
         at: now,

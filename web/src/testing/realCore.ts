@@ -1,4 +1,4 @@
-import type { Outcome } from '../core/core'
+import type { DayCourse, Outcome } from '../core/core'
 import * as compiled from '@morphotera/core'
 import { QueryClient } from '@tanstack/react-query'
 import catalogue from '../../catalogue.json'
@@ -68,6 +68,12 @@ export function workedOut(calculator: string, inputs: unknown): Outcome {
   evaluated('texture-feel', {})
   const answer = JSON.parse(compiled.workOut(calculator, JSON.stringify({ inputs })))
   return answer.errors ? { faults: answer.errors } : { envelope: answer }
+}
+
+/** A day's course by the core as compiled for the page. */
+export function dayCourse(asked: unknown): DayCourse {
+  evaluated('texture-feel', {})
+  return JSON.parse(compiled.dayCourse(JSON.stringify(asked)))
 }
 
 /** A client that has heard of the catalogue and the core's files; all else has no network. */

@@ -13,6 +13,7 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.context.Additions;
 import org.morphotera.core.context.PlaceAndDay;
+import org.morphotera.core.day.DayCourse;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
@@ -27,6 +28,7 @@ import org.morphotera.core.plan.calculator.Amount;
 import org.morphotera.core.reading.FaultText;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.schedule.Conditions;
 import org.morphotera.core.soil.Season;
 import org.morphotera.core.text.Messages;
@@ -45,6 +47,16 @@ public final class PageCore {
     private static Benchmarks benchmarks;
     private static Messages messages;
     private static TrainingGround training;
+
+    /** So many days are remembered as they were meant: planning one takes a part of a second. */
+    private static final int MOST_DAYS = 12;
+
+    private static final Map<Map<String, Object>, Evaluation> DAYS_MEANT = new LinkedHashMap<>() {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Map<String, Object>, Evaluation> eldest) {
+            return size() > MOST_DAYS;
+        }
+    };
 
     private PageCore() {}
 
@@ -132,6 +144,13 @@ public final class PageCore {
     @JSExport
     public static String workOut(String calculator, String bodyJson) {
         return answer(CALCULATORS.evaluate(calculator, JsonTree.parse(bodyJson), benchmarks));
+    }
+
+    /** A day of work as it stands; see {@link DayCourse#of}. */
+    @JSExport
+    public static String dayCourse(String askedJson) {
+        return JsonTree.write(
+                DayCourse.of((Map<?, ?>) JsonTree.parse(askedJson), METHODS, CALCULATORS, benchmarks, DAYS_MEANT));
     }
 
     /**

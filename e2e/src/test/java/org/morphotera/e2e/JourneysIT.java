@@ -148,7 +148,7 @@ class JourneysIT extends Journeys {
     @Test
     void everythingGoesByKeyboard() {
         Page page = chromium.signedIn(server, 1280, 800);
-        assertThat(page.getByText("Beet AccessScope")).isVisible();
+        assertThat(page.getByText("Beet Reach")).isVisible();
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Keys")))
                 .isVisible();
@@ -166,7 +166,7 @@ class JourneysIT extends Journeys {
         page.keyboard().press("/");
         assertThat(page.getByLabel("Find a field")).isFocused();
         page.keyboard().type("craigend");
-        assertThat(page.getByText("Beet AccessScope")).hasCount(0);
+        assertThat(page.getByText("Beet Reach")).hasCount(0);
         Locator found = page.locator("a[href^='/fields/']").first();
         for (int i = 0;
                 i < 12 && !Boolean.TRUE.equals(found.evaluate("link => link === document.activeElement"));
@@ -214,7 +214,7 @@ class JourneysIT extends Journeys {
 
     @Test
     void everyPageIsWithoutSeriousAccessibilityFaultsInBothThemes() {
-        Page page = onNewVisit("Beet AccessScope", 1280, 800);
+        Page page = onNewVisit("Beet Reach", 1280, 800);
         String visit = page.url().replaceAll(".*(/visits/[^/]+).*", "$1");
         String stop = page.locator("a[href*='/crumb-stability']").first().getAttribute("href");
         page.navigate(server.url("/fields"));

@@ -133,7 +133,7 @@ class JudgementIT extends Journeys {
 
     @Test
     void aDayToComeIsRefusedAsDoneAndThePlanPrints() throws IOException {
-        Page page = onField("Beet AccessScope");
+        Page page = onField("Beet Reach");
         link(page, "Plan").click();
         page.getByText("Take it up").first().click();
         button(page, "Keep").click();
@@ -147,14 +147,14 @@ class JudgementIT extends Journeys {
         page.keyboard().press("Escape");
         try (PDDocument paper = Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)))) {
             assertThat(new PDFTextStripper().getText(paper))
-                    .contains("Beet AccessScope: what to do", "Agreed, in the order of the work", "Gypsum", "Test again");
+                    .contains("Beet Reach: what to do", "Agreed, in the order of the work", "Gypsum", "Test again");
         }
     }
 
     @Test
     void aProductIsAddedRemovedAndPutBackAndAPlanOffersIt() {
         Page page = chromium.signedIn(server, 1280, 800);
-        assertThat(page.getByText("Beet AccessScope")).isVisible();
+        assertThat(page.getByText("Beet Reach")).isVisible();
         page.keyboard().press("g");
         page.keyboard().press("p");
         page.waitForURL("**/products");
@@ -213,9 +213,9 @@ class JudgementIT extends Journeys {
         Page page = chromium.signedIn(server, 1280, 800);
         page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption("failing");
         assertThat(page.getByText("Ebb Lane Beds")).hasCount(0);
-        assertThat(page.getByText("Beet AccessScope").first()).isVisible();
+        assertThat(page.getByText("Beet Reach").first()).isVisible();
         page.getByLabel("Grower", new Page.GetByLabelOptions().setExact(true)).selectOption("Orrin Hop Yard");
-        assertThat(page.getByText("Beet AccessScope")).hasCount(0);
+        assertThat(page.getByText("Beet Reach")).hasCount(0);
         page.getByLabel("Find a field").fill("nothing of this name");
         assertThat(page.getByText("No field matches")).isVisible();
     }

@@ -153,7 +153,7 @@ class TrainingIT extends Journeys {
         // shown beside the years of a score, and no reading is altered
         ApiClient advisor = server.client();
         assertThat(advisor.get("/api/calibration-biases?test=structure").list()).hasSize(3);
-        Page field = onField("Beet AccessScope", 1280, 800);
+        Page field = onField("Beet Reach", 1280, 800);
         field.navigate(field.url() + "/change");
         Locator structure = field.locator("option", new Page.LocatorOptions().setHasText("Structure"))
                 .first();

@@ -196,7 +196,7 @@ class WalkIT extends Journeys {
 
     @Test
     void bothVersionsOfAConflictAreShownToChooseFrom() {
-        Page page = onWalk("Beet AccessScope", "Drainage only");
+        Page page = onWalk("Beet Reach", "Drainage only");
         String visit = visitOf(page);
         page.evaluate("navigator.serviceWorker.ready.then(worker => !!worker.active)");
         oncePast(page);

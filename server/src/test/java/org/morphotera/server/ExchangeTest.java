@@ -256,7 +256,7 @@ class ExchangeTest {
     @Test
     void readingsMakeTheSameFaceInAnotherPractice(ApiClient advisor) {
         ApiClient empty = app.client();
-        for (String name : List.of("Gull Polder", "Craigend Ley", "Long Sluice", "Beet AccessScope")) {
+        for (String name : List.of("Gull Polder", "Craigend Ley", "Long Sluice", "Beet Reach")) {
             String field = named(advisor, name);
             byte[] shapes = advisor.bytes("/api/exports/fields.geojson?field=" + field);
             Map<String, Object> looked = LongWork.imported(empty, "fields", shapes, false);

@@ -97,7 +97,7 @@ class JudgementTest {
     @CsvSource({
         "Gull Polder, salinity",
         "Long Sluice, compaction-layer",
-        "Beet AccessScope, sodicity",
+        "Beet Reach, sodicity",
         "Millrace Orchard, waterlogging",
         "Long Dyke, weak-aggregation"
     })
@@ -175,7 +175,7 @@ class JudgementTest {
                 advisor.get("/api/fields?order=name&grower=Saltholm%20Farm").list();
         assertThat(byName)
                 .extracting(each -> each.get("name"))
-                .containsSubsequence("Beet AccessScope", "Gull Polder", "Long Dyke");
+                .containsSubsequence("Beet Reach", "Gull Polder", "Long Dyke");
         assertThat(advisor.get("/api/fields?offset=5000").list()).isEmpty();
     }
 

@@ -132,7 +132,7 @@ class PlansTest {
 
     @Test
     void theOrderOfTheWorkIsKept() {
-        String field = field("Beet AccessScope");
+        String field = field("Beet Reach");
         Map<String, Object> salt = Map.of("eceNow", 9, "eceTarget", 4, "way", "sprinkled", "drained", false);
         String leach = UUID.randomUUID().toString();
         Answer early = advisor.put("/api/actions/" + leach, of(action(field, "agreed"), "leach", "salinity", salt));
@@ -175,7 +175,7 @@ class PlansTest {
 
     @Test
     void nothingIsDoneBeforeSomethingConfirmedIt() {
-        String field = field("Beet AccessScope");
+        String field = field("Beet Reach");
         Map<String, Object> gypsum =
                 of(action(field, "done"), "gypsum", "sodicity", Map.of("espPct", 12, "cecCmolKg", 20));
         gypsum.put("doneOn", "2026-01-15");

@@ -59,7 +59,7 @@ public final class Card {
     /** What a point must lack of the mean about it to be dark. */
     private static final double DARKER = 0.8;
 
-    /** AccessScope of that mean, share of the long side. */
+    /** Reach of that mean, share of the long side. */
     private static final double ABOUT = 0.06;
 
     private static final double LEAST_CORE = 14;

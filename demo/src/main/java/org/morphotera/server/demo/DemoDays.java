@@ -52,7 +52,7 @@ class DemoDays {
                 "round",
                 today.plusDays(ROUND_IN_DAYS),
                 "08:30",
-                List.of(work(practice, "Long Dyke", null), work(practice, "Beet AccessScope", DRIVE_MIN)));
+                List.of(work(practice, "Long Dyke", null), work(practice, "Beet Reach", DRIVE_MIN)));
     }
 
     private void add(UUID practice, String name, LocalDate on, String startsAt, List<PlannedDay.FieldWork> work) {

@@ -124,7 +124,7 @@ class DemoPlans {
                         today.plusMonths(11),
                         "salt");
             }
-            case "Beet AccessScope" ->
+            case "Beet Reach" ->
                 add(
                         practice,
                         field,

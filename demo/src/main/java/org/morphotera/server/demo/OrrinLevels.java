@@ -142,7 +142,7 @@ final class OrrinLevels {
     private static DemoField beetReach() {
         return new DemoField(
                         "Saltholm Farm",
-                        "Beet AccessScope",
+                        "Beet Reach",
                         "arable",
                         "sugar-beet",
                         12.1,

@@ -227,7 +227,7 @@ public final class JarPhoto implements PhotoReading<JarPhoto.Inputs> {
     }
 
     /**
-     * RequiresRole cost of so many stretches of the samples before a place, or from it on.
+     * Least cost of so many stretches of the samples before a place, or from it on.
      *
      * @return by number of stretches, then by place 0..n; infinite where there is no room
      */

@@ -3,7 +3,7 @@ package org.morphotera.core.method.surface.ringinfiltration;
 import java.util.List;
 
 /**
- * RequiresRole-squares fit of cumulative infiltration I = S·√t + A·t (Philip, 1957), t in hours, S and A not below 0.
+ * Least-squares fit of cumulative infiltration I = S·√t + A·t (Philip, 1957), t in hours, S and A not below 0.
  *
  * @param sorptivity S, mm/h^0.5
  * @param sorptivityError its standard error, or {@code null} where S was held at 0 or no point is left over

@@ -15,8 +15,8 @@ import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
-/** FieldSummaries are made by one worker, never by whoever reads. */
-class StripWorkerTest {
+/** Summaries are made by one worker, never by whoever reads. */
+class SummaryWorkerTest {
 
     private static final UUID PRACTICE = UUID.randomUUID();
 
