@@ -19,7 +19,6 @@ public final class DataFiles {
             "/morphotera/benchmarks/chemistry.txt",
             "/morphotera/benchmarks/scoring.txt",
             "/morphotera/benchmarks/plan.txt",
-            "/morphotera/benchmarks/work.txt",
             "/morphotera/benchmarks/days.txt",
             "/morphotera/benchmarks/laboratory.txt");
 

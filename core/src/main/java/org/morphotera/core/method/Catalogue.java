@@ -149,7 +149,7 @@ public final class Catalogue {
         List<WorkStepEntry> steps = new ArrayList<>();
         for (WorkStep step : method.work(benchmarks)) {
             boolean leads = steps.isEmpty();
-            String said = messages.optional("work." + id + "." + step.code());
+            String said = messages.optional(id + ".work." + step.code());
             steps.add(new WorkStepEntry(
                     step.code(),
                     said == null ? messages.text(id + ".title") : said,

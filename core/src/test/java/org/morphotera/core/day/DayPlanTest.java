@@ -20,7 +20,7 @@ import org.morphotera.core.result.Evaluation;
 
 class DayPlanTest {
 
-    private static final int SMALL_DAYS = Integer.getInteger("day.small", 60);
+    private static final int SMALL_DAYS = Integer.getInteger("day.small", 200);
     private static final int STANDARD_DAYS = Integer.getInteger("day.standard", 10);
 
     private static double value(Evaluation plan, String name) {

@@ -138,4 +138,21 @@ class FieldFactsTest {
         assertThat(FieldFacts.Treated.patch(8, null).areaHa()).isNull();
         assertThat(facts().treated()).isEqualTo(new FieldFacts.Treated(12.0, false));
     }
+
+    @Test
+    void underHalfAHectareIsAGarden() {
+        FieldReadings none = new FieldReadings(List.of());
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.49, null), none, null, null, null)
+                        .garden())
+                .isTrue();
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.5, null), none, null, null, null)
+                        .garden())
+                .isFalse();
+    }
+
+    @Test
+    void saltHidesSodiumFromFourOn() {
+        assertThat(facts(read("salinity", "salinity", 0.2, 3.9)).saltMayHideSodium())
+                .isFalse();
+    }
 }

@@ -242,6 +242,10 @@ class TrendTest {
                 .extracting(Likeness.Mismatch::condition)
                 .containsExactly(Condition.SEASON, Condition.MOISTURE, Condition.RAIN, Condition.TEMPERATURE);
         assertThat(Likeness.comparable(worms)).isFalse();
+        Likeness.Mismatch matters = new Likeness.Mismatch(Condition.SEASON, true);
+        Likeness.Mismatch not = new Likeness.Mismatch(Condition.WATER, false);
+        assertThat(Likeness.comparable(List.of(matters, not, not))).isTrue();
+        assertThat(Likeness.comparable(List.of(matters, matters))).isFalse();
         // acid on a crumb does not care
         assertThat(Likeness.comparable(
                         Likeness.mismatches(Methods.all().get("fizz"), autumn, summer, CoreData.BENCHMARKS)))
