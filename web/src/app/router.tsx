@@ -1,4 +1,4 @@
-import { createBrowserRouter } from 'react-router'
+import { createBrowserRouter, redirect } from 'react-router'
 import { First } from './First'
 import { Shell } from './Shell'
 
@@ -128,6 +128,8 @@ export const router = createBrowserRouter([
         path: '/calibration/:id',
         lazy: () => import('../calibration/SessionPage').then((m) => ({ Component: m.SessionPage })),
       },
+      // as it was called before: addresses that people kept
+      { path: '/practice/*', loader: () => redirect('/training') },
       {
         path: '/training',
         lazy: () => import('../training/TrainingPage').then((m) => ({ Component: m.TrainingPage })),

@@ -13,10 +13,12 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
 
 /** Whatever was acknowledged is there after the server was killed the moment it answered. */
+@Tag("long")
 class DurabilityIT {
 
     private static final int KILLS = Integer.getInteger("morphotera.kills", 9);

@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
 
@@ -22,6 +23,7 @@ import org.morphotera.server.ApiClient;
  * Every page on the fullest field, at every width at which it is used: nothing wider than the screen, no text cut or too
  * small to read, nothing too small to touch on a phone or tablet.
  */
+@Tag("long")
 class EveryPageIT extends Journeys {
 
     private static final int[] WIDTHS = {360, 390, 820, 1280, 1600};

@@ -47,7 +47,7 @@ import org.morphotera.server.ApiClient.Answer;
 @ExtendWith(RunningApp.class)
 class ExchangeTest {
 
-    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 150);
+    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 40);
 
     @TempDir
     static Path folder;

@@ -22,7 +22,7 @@ import org.morphotera.server.ApiClient.Answer;
 @ExtendWith(RunningApp.class)
 class FuzzTest {
 
-    private static final int REQUESTS = Integer.getInteger("fuzz.requests", 2000);
+    private static final int REQUESTS = Integer.getInteger("fuzz.requests", 600);
     private static final long SEED = Long.getLong("fuzz.seed", 20_261);
 
     private static final Object[] VALUES = {

@@ -9,12 +9,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.projections.ProjectionRebuild;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A table that comes in piece by piece is all in or not at all, also when it is broken off. */
+@Tag("long")
 class ImportRunsTest {
 
     private static final int VISITS = 12;

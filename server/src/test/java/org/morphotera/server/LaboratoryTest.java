@@ -34,7 +34,7 @@ class LaboratoryTest {
 
     private static final LocalDate DAY = LocalDate.now().minusDays(3);
 
-    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 300);
+    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 40);
 
     @TempDir
     static Path folder;

@@ -37,7 +37,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 /** A practice comes back from its archive as it was, or not at all. */
 class ArchiveTest {
 
-    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 300);
+    private static final int DAMAGES = Integer.getInteger("morphotera.damages", 40);
 
     @TempDir
     static Path folder;

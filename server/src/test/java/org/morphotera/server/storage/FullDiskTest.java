@@ -13,6 +13,7 @@ import org.morphotera.server.ApiClient.Answer;
 import org.morphotera.server.OwnApp;
 
 /** A disk without room takes no writes, says so, and is used again once there is room. */
+@Tag("long")
 @Tag("data-file")
 class FullDiskTest {
 

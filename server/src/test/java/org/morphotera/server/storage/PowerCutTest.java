@@ -22,6 +22,7 @@ import org.morphotera.server.ApiClient;
 import org.morphotera.server.OwnApp;
 
 /** What was acknowledged is on the disk: whenever the power is cut, and whatever of the later writes arrived. */
+@Tag("long")
 @Tag("data-file")
 class PowerCutTest {
 
