@@ -60,7 +60,8 @@ class PeopleIT extends Journeys {
 
         Page advisor = onNewVisit("Gull Polder", null, 1280, 800);
         button(advisor, "Helpers").click();
-        advisor.getByLabel("Teal").check();
+        advisor.getByLabel("Teal").click();
+        assertThat(advisor.getByLabel("Teal")).isChecked();
         assertThat(advisor.getByText("Given to Teal to record at.")).isVisible();
         String visit = advisor.url();
 
