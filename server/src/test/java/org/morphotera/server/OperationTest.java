@@ -81,20 +81,22 @@ class OperationTest {
             assertThat(advisorThere.get("/api/growers").status()).isEqualTo(200);
             Land.ok(owner.delete("/api/people/" + Crew.idOf(advisor)));
             assertThat(advisorThere.get("/api/growers").status()).isEqualTo(401);
-            // neither ends what the other does
+            // neither ends what another does, until that one is not heard of any more
+            UUID quiet = UUID.randomUUID();
             UUID job = UUID.randomUUID();
-            one.bean(JdbcTemplate.class)
-                    .update(
-                            "insert into job (id, practice_id, person_id, kind, state, done, total, started_at, server_id) "
-                                    + "select ?, practice_id, id, 'archive', 'running', 1, 2, current_timestamp, "
-                                    + "(select id from server order by id fetch first 1 rows only) from person "
-                                    + "where removed_at is null fetch first 1 rows only",
-                            job);
+            JdbcTemplate jdbc = one.bean(JdbcTemplate.class);
+            jdbc.update("insert into server (id, seen_at) values (?, current_timestamp + interval '1' hour)", quiet);
+            jdbc.update(
+                    "insert into job (id, practice_id, person_id, kind, state, done, total, started_at, server_id) "
+                            + "select ?, practice_id, id, 'archive', 'running', 1, 2, current_timestamp, "
+                            + "cast(? as uuid) from person where removed_at is null fetch first 1 rows only",
+                    job,
+                    quiet);
             try (OwnApp third = OwnApp.start(data)) {
                 assertThat(owner.at(third.port()).get("/api/jobs/" + job).json())
                         .containsEntry("state", "running");
             }
-            one.bean(JdbcTemplate.class).update("update server set seen_at = seen_at - interval '2' minute");
+            jdbc.update("update server set seen_at = current_timestamp - interval '2' minute where id = ?", quiet);
             try (OwnApp fourth = OwnApp.start(data)) {
                 assertThat(owner.at(fourth.port()).get("/api/jobs/" + job).json())
                         .containsEntry("state", "failed");
