@@ -55,7 +55,7 @@ public final class DataFiles {
     private static List<String> withOwn(List<String> shared, MethodRegistry methods, String name) {
         List<String> paths = new ArrayList<>(shared);
         for (FieldMethod<?> method : methods.all()) {
-            paths.add(METHODS + method.folder() + "/" + name);
+            paths.add(METHODS + method.card().folder() + "/" + name);
         }
         return paths;
     }

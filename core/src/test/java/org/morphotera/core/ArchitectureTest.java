@@ -80,8 +80,6 @@ class ArchitectureTest {
             .definedBy("..core.result..")
             .layer("reading")
             .definedBy("..core.reading..")
-            .layer("ground")
-            .definedBy("..core.ground..")
             .layer("benchmark")
             .definedBy("..core.benchmark..")
             .layer("text")
@@ -106,8 +104,6 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "lists")
             .whereLayer("chemistry")
             .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
-            .whereLayer("ground")
-            .mayOnlyBeAccessedByLayers("method", "methods")
             .whereLayer("result")
             .mayOnlyBeAccessedByLayers(
                     "calculator", "chemistry", "method", "methods", "photo", "judgement", "limits", "lists")

@@ -9,39 +9,23 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.Catalogue.MethodEntry;
 import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.method.Outcome;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.WorkStep;
 import org.morphotera.core.method.water.puddling.Puddling;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;
-import org.morphotera.core.result.Envelope;
-import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.soil.LandUse;
-import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.text.Messages;
 
 /** No method is left half made: texts, benchmarks, cases, likeness, findings, a simulated answer, a picture, a page. */
 class CompletenessTest {
-
-    /** Findings that only plans or other findings are made of. */
-    private static final Set<String> PARTS_OF_OTHERS =
-            Set.of("cec", "straight-down", "worm-count", "infiltration-at-200");
 
     private static final int FEWEST_CASES = 5;
     private static final int FEWEST_WORKED = 3;
@@ -55,34 +39,6 @@ class CompletenessTest {
     static List<FieldMethod<?>> methods() {
         return Methods.all().all();
     }
-
-    /** A fair loam under pasture, as everyone would find it. */
-    private static final MadeUpSoil FAIR = new MadeUpSoil() {
-        @Override
-        public double get(SoilProperty property) {
-            return property.usual();
-        }
-
-        @Override
-        public TextureClass texture() {
-            return TextureClass.LOAM;
-        }
-
-        @Override
-        public LandUse landUse() {
-            return LandUse.PASTURE;
-        }
-
-        @Override
-        public String crop() {
-            return null;
-        }
-
-        @Override
-        public boolean dry() {
-            return false;
-        }
-    };
 
     /** What a method lacks in the core, in words; empty when it is whole. */
     private static List<String> gaps(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
@@ -109,48 +65,6 @@ class CompletenessTest {
                 .forEach(each -> gaps.add("no word for " + each.id()));
         if (!benchmarks.hasTable("alike." + id)) {
             gaps.add("no table alike." + id);
-        }
-        gaps.addAll(simulation(method, messages, benchmarks));
-        return gaps;
-    }
-
-    /** A layer that resists, stones, standing water: the fair soil has none of them. */
-    private static final Set<String> DRAWN_ONLY_WHERE_SEEN = Set.of("pit", "penetration");
-
-    private static List<String> simulation(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
-        List<String> gaps = new ArrayList<>();
-        MethodRegistry alone = new MethodRegistry(List.of(method));
-        Scatter scatter = new Scatter(new Random(7));
-        List<DepthLayer> layers = method.layers().isEmpty() ? List.of(new DepthLayer(0, 0)) : method.layers();
-        boolean drawn = false;
-        for (DepthLayer layer : layers) {
-            Map<String, Object> readings = method.simulated(FAIR, layer.topMm(), scatter, benchmarks);
-            Outcome outcome =
-                    alone.evaluate(method.card().id(), Map.of("readings", readings, "context", Map.of()), benchmarks);
-            if (outcome instanceof Outcome.Evaluated done) {
-                Envelope envelope = Envelope.of(done.evaluation(), messages);
-                for (Sighting seen : method.sightings(readings, envelope, layer)) {
-                    if (CoreData.EVIDENCE.kind(seen.finding()) == null && !PARTS_OF_OTHERS.contains(seen.finding())) {
-                        gaps.add("the evidence tables know no finding " + seen.finding());
-                    }
-                }
-                List<GroundMark> marks = method.marks(readings, envelope, layer);
-                if (!method.marksGround() && !marks.isEmpty()) {
-                    gaps.add("draws marks in the ground without saying so");
-                }
-                marks.stream()
-                        .filter(mark -> mark.layer() == null != (mark.kind() == GroundMark.Kind.COVER)
-                                || (mark.colour() != null) != (mark.kind() == GroundMark.Kind.COLOUR))
-                        .forEach(mark -> gaps.add("draws what can't be placed: " + mark));
-                drawn |= !marks.isEmpty();
-            } else {
-                gaps.add("refuses its own simulated readings: " + outcome);
-            }
-        }
-        if (method.marksGround()
-                && !drawn
-                && !DRAWN_ONLY_WHERE_SEEN.contains(method.card().id())) {
-            gaps.add("says that it marks the ground and draws nothing");
         }
         return gaps;
     }
@@ -187,7 +101,7 @@ class CompletenessTest {
     @ParameterizedTest
     @MethodSource("methods")
     void itsWorkBeginsAtOnceAndWaitsForwards(FieldMethod<?> method) {
-        List<WorkStep> work = method.work(CoreData.BENCHMARKS);
+        List<WorkStep> work = WorkStep.of(method.card(), CoreData.BENCHMARKS);
         assertThat(work).isNotEmpty();
         assertThat(work.get(0).mostWaitMin()).isZero();
         assertThat(work).allSatisfy(step -> {

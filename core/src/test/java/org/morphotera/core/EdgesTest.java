@@ -3,11 +3,17 @@ package org.morphotera.core;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.limits.Constraint;
+import org.morphotera.core.limits.Limits;
+import org.morphotera.core.result.Evaluation;
 
 /** Rules that change at a figure, on either side of it. */
 class EdgesTest {
@@ -127,5 +133,51 @@ class EdgesTest {
                 Map.of("livingPct", living, "litterPct", 0, "stonePct", 0, "barePct", 100 - living),
                 Map.of());
         assertThat(notes.contains("EROSION_RISK")).isEqualTo(risk);
+    }
+
+    @ParameterizedTest(name = "a chance of {0}: {1}")
+    @CsvSource({"0.49, false", "0.5, true", "0.55, true"})
+    void aConstraintIsNamedFromEvenOdds(double probability, boolean named) {
+        assertThat(new Limits.Belief(Constraint.ACIDITY, 0.1, probability, List.of()).named())
+                .isEqualTo(named);
+    }
+
+    @Test
+    void sulfurIsMeantForSixInchesWhereNoDepthIsSaid() {
+        Map<String, Object> inputs = Map.of("phWater", 7.5, "targetPh", 6.5, "textureGroup", "medium");
+        Map<String, Object> deep = new HashMap<>(inputs);
+        deep.put("depthMm", 150);
+        assertThat(workedOut("sulfur", inputs).get("values"))
+                .isEqualTo(workedOut("sulfur", deep).get("values"));
+    }
+
+    @ParameterizedTest(name = "to pH {0}: {1}")
+    @CsvSource({"8.2, false", "8.3, true"})
+    void nobodyLimesBeyondWhatLimeCanReach(double target, boolean refused) {
+        Map<String, Object> answer = JvmAnswers.to(
+                Calculators.ofPage(Methods.all()),
+                "lime",
+                Map.of(
+                        "inputs",
+                        Map.of(
+                                "school",
+                                "texture-factor",
+                                "phWater",
+                                5.5,
+                                "targetPh",
+                                target,
+                                "textureGroup",
+                                "medium")));
+        assertThat(answer.containsKey("errors")).isEqualTo(refused);
+    }
+
+    @ParameterizedTest(name = "pH {0}: {1}")
+    @CsvSource({"5.65, sour", "5.75, edge-low", "7.25, edge-high", "7.35, alkaline"})
+    void aPhIsAtTheEdgeWithinThreeTenths(double outside, String place) {
+        Table windows = CoreData.BENCHMARKS.table("ph.windows");
+        PhWindow cereal = new PhWindow("cereal", 6, 7);
+        Evaluation.Builder out = Evaluation.of("ph");
+        cereal.rate(outside, outside, outside, windows, out);
+        assertThat(out.build().ratings()).extracting(Evaluation.Rating::why).containsExactly(place);
     }
 }

@@ -53,7 +53,7 @@ public record WorkedCase(
     /** Cases of a method lie beside its texts, those of a calculator in a folder of their own. */
     private static String path(MethodRegistry methods, String id) {
         return methods.has(id)
-                ? "/org/morphotera/core/method/" + methods.get(id).folder() + "/cases.json"
+                ? "/org/morphotera/core/method/" + methods.get(id).card().folder() + "/cases.json"
                 : "/cases/" + id + ".json";
     }
 

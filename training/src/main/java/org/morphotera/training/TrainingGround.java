@@ -18,6 +18,7 @@ import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.text.Messages;
+import org.morphotera.training.method.Simulators;
 
 /**
  * A ground to practise on: deals a made-up place, shows what its tests show, and judges what was made of it. Plain trees
@@ -103,7 +104,7 @@ public final class TrainingGround {
         Map<String, Object> readings = place.shown(test, topMm, tools.benchmarks());
         Map<String, Object> scene = new LinkedHashMap<>();
         scene.put("readings", readings);
-        scene.put("passing", test.passing(readings));
+        scene.put("passing", Simulators.of(test).passing(readings));
         return rounded(scene);
     }
 

@@ -8,14 +8,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.Scatter;
+import org.morphotera.training.ground.SoilProperty;
+import org.morphotera.training.method.Simulators;
 import org.morphotera.training.simulate.SimulatedSoil;
 
 /** A made-up place on a day: what its tests show, and what is really there. */
@@ -134,12 +135,13 @@ final class TrainingPlace {
     /** What a test shows here today to whoever reads it with care: always the same. */
     Map<String, Object> shown(FieldMethod<?> method, double topMm, Benchmarks benchmarks) {
         long seed = 1_000_003L * deal.seed() + method.card().id().hashCode() + Math.round(topMm);
-        return method.simulated(today(), topMm, new Scatter(new Chance(seed)), benchmarks);
+        return Simulators.of(method).readings(today(), topMm, new Scatter(new Chance(seed)), benchmarks);
     }
 
     /** What it would show on the best day, with no scatter in it. */
     Map<String, Object> unscattered(FieldMethod<?> method, double topMm, Benchmarks benchmarks) {
-        return method.simulated(new OnDay(soil, TrainingDay.best()), topMm, new Scatter(new Middle()), benchmarks);
+        return Simulators.of(method)
+                .readings(new OnDay(soil, TrainingDay.best()), topMm, new Scatter(new Middle()), benchmarks);
     }
 
     private MadeUpSoil today() {

@@ -13,6 +13,7 @@ import org.morphotera.core.limits.NextTest;
 import org.morphotera.core.limits.Sightings;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
@@ -60,7 +61,8 @@ final class TrainingVisit {
         if (method.card().contextClass() != null && method.contextCode(envelope) instanceof String code) {
             texture = code;
         }
-        seen.addAll(method.seen(made.readings(), envelope, made.layer()));
+        seen.addAll(
+                RecordedTest.of(method, made.readings(), envelope, made.layer()).sightings());
         return envelope;
     }
 

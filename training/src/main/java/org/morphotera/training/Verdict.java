@@ -6,7 +6,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
@@ -18,6 +17,7 @@ import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.core.soil.Source;
+import org.morphotera.training.ground.SoilProperty;
 
 /** What a round comes to: truth beside reading, what misled and why, what would have told most, and the score. */
 final class Verdict {

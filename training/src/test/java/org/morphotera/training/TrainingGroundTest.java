@@ -11,8 +11,8 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
+import org.morphotera.training.ground.SoilProperty;
 
 class TrainingGroundTest {
 

@@ -229,7 +229,7 @@ public final class DayCourse {
     private List<Done> done(Chain chain, double nowMin, Map<String, Integer> persons) {
         Map<?, ?> made = at(chain, "made");
         Map<?, ?> timer = at(chain, "timers");
-        List<WorkStep> steps = methods.get(chain.method()).work(benchmarks);
+        List<WorkStep> steps = WorkStep.of(methods.get(chain.method()).card(), benchmarks);
         List<Done> done = new ArrayList<>();
         for (int step = 0; step < steps.size(); step++) {
             double minutes = steps.get(step).minutes();

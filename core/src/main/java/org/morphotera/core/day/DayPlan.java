@@ -263,7 +263,7 @@ public final class DayPlan implements Calculator<DayPlan.Inputs> {
             return chain.steps();
         }
         List<Step> steps = new ArrayList<>();
-        for (WorkStep step : methods.get(chain.method()).work(benchmarks)) {
+        for (WorkStep step : WorkStep.of(methods.get(chain.method()).card(), benchmarks)) {
             boolean leads = steps.isEmpty();
             steps.add(new Step(
                     step.code(),

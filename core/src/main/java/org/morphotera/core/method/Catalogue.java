@@ -94,7 +94,7 @@ public final class Catalogue {
     public static MethodEntry entry(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
         MethodCard card = method.card();
         String id = card.id();
-        CaptureGuide capture = method.capture(benchmarks);
+        CaptureGuide capture = method.capture().guide(benchmarks);
         return new MethodEntry(
                 id,
                 card.family().code(),
@@ -147,7 +147,7 @@ public final class Catalogue {
     private static List<WorkStepEntry> work(FieldMethod<?> method, Messages messages, Benchmarks benchmarks) {
         String id = method.card().id();
         List<WorkStepEntry> steps = new ArrayList<>();
-        for (WorkStep step : method.work(benchmarks)) {
+        for (WorkStep step : WorkStep.of(method.card(), benchmarks)) {
             boolean leads = steps.isEmpty();
             String said = messages.optional(id + ".work." + step.code());
             steps.add(new WorkStepEntry(

@@ -36,4 +36,9 @@ public record MethodCard(
         indicators = List.copyOf(indicators);
         timedSteps = List.copyOf(timedSteps);
     }
+
+    /** Where its data files lie: {@code family/id}, beside the class. */
+    public String folder() {
+        return family.folder() + "/" + id.replace("-", "");
+    }
 }

@@ -21,7 +21,11 @@ public record WorkStep(String code, double minutes, double leastWaitMin, double 
         return water.has(method) ? water.at(method, "litres") : null;
     }
 
-    static List<WorkStep> of(MethodCard card, Benchmarks benchmarks) {
+    /**
+     * The steps of a method's work with the waits between them: the table {@code work.<id>} of the benchmarks, or one step
+     * of the card's minutes where there is none.
+     */
+    public static List<WorkStep> of(MethodCard card, Benchmarks benchmarks) {
         String id = "work." + card.id();
         if (!benchmarks.hasTable(id)) {
             return List.of(new WorkStep(card.id(), card.handsOnMinutes(), 0, 0));

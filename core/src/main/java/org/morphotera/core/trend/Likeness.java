@@ -52,7 +52,7 @@ public final class Likeness {
     /** Every condition that is known on both sides and differs. */
     public static List<Mismatch> mismatches(
             FieldMethod<?> method, Circumstances one, Circumstances other, Benchmarks benchmarks) {
-        Table matters = method.alike(benchmarks);
+        Table matters = benchmarks.table("alike." + method.card().id());
         Table limits = benchmarks.table("likeness.limits");
         List<Mismatch> found = new ArrayList<>();
         int days = Math.abs(one.dayOfYear() - other.dayOfYear());

@@ -16,6 +16,7 @@ import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
 import org.morphotera.core.Methods;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.text.DataTextException;
@@ -121,7 +122,8 @@ class BenchmarksTest {
         for (String finding : List.of("lab-phosphorus", "lab-potassium")) {
             assertThat(CoreData.EVIDENCE.kind(finding).states()).containsExactly("low", "middle", "high");
         }
-        assertThat(Methods.all().get("lab-result").seen(readings, envelope, null))
+        assertThat(RecordedTest.of(Methods.all().get("lab-result"), readings, envelope, null)
+                        .sightings())
                 .extracting(Sighting::finding)
                 .contains("lab-phosphorus", "lab-potassium");
     }

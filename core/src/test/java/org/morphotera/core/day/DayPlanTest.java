@@ -14,7 +14,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.CoreData;
+import org.morphotera.core.Methods;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.WorkStep;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.result.Evaluation;
 
@@ -231,9 +233,11 @@ class DayPlanTest {
             List<Map<String, Object>> own = (List<Map<String, Object>>) chain.get("steps");
             int length = own != null
                     ? own.size()
-                    : org.morphotera.core.Methods.all()
-                            .get((String) chain.get("method"))
-                            .work(CoreData.BENCHMARKS)
+                    : WorkStep.of(
+                                    Methods.all()
+                                            .get((String) chain.get("method"))
+                                            .card(),
+                                    CoreData.BENCHMARKS)
                             .size();
             for (int s = 0; s < length; s++) {
                 Map<String, Object> step = byKey.remove(chain.get("id") + "#" + s);

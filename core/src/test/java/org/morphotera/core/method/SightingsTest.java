@@ -28,8 +28,9 @@ class SightingsTest {
                 context.get("depthTopMm") instanceof Number top && context.get("depthBottomMm") instanceof Number bottom
                         ? new DepthLayer(top.doubleValue(), bottom.doubleValue())
                         : null;
-        return METHODS.get(worked.method())
-                .seen((Map<String, Object>) worked.body().get("readings"), envelope, layer);
+        Map<String, Object> readings = (Map<String, Object>) worked.body().get("readings");
+        return RecordedTest.of(METHODS.get(worked.method()), readings, envelope, layer)
+                .sightings();
     }
 
     static List<WorkedCase> worked() {

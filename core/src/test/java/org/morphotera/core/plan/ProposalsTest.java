@@ -62,6 +62,33 @@ class ProposalsTest {
     }
 
     @Test
+    void saltIsWashedDownToFourWhereNoCropIsNamed() {
+        FieldFacts facts = new FieldFacts(
+                LandUse.ARABLE,
+                TextureGroup.FINE,
+                null,
+                6,
+                new FieldFacts.Treated(6.0, false),
+                null,
+                null,
+                11.0,
+                Source.METER,
+                2.0,
+                null,
+                false,
+                null,
+                null,
+                true,
+                false);
+        Proposal leach = Proposals.of(
+                        List.of(new Belief(Constraint.SALINITY, 0.1, 0.9, List.of())), facts, CoreData.BENCHMARKS)
+                .get(0);
+        assertThat(leach.kind()).isEqualTo(ActionKind.LEACH);
+        assertThat(leach.inputs()).containsEntry("eceTarget", 4.0);
+        assertThat(leach.origins()).containsEntry("eceTarget", "default");
+    }
+
+    @Test
     void acidAndSodicGetsLimeFirst() {
         List<Proposal> plan = of(Set.of(Constraint.ACIDITY, Constraint.SODICITY), true, false, 13.0);
         assertThat(kinds(plan)).containsExactly(ActionKind.LIME, ActionKind.GYPSUM);

@@ -7,12 +7,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.SoilProperty;
 
 /** A made-up field: what it is, what was done to it, and how its soil goes over six years, stop by stop. */
 final class DemoField {

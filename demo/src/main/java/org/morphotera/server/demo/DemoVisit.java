@@ -5,13 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.Scatter;
+import org.morphotera.training.ground.SoilProperty;
+import org.morphotera.training.method.Simulators;
 
 /** Which tests are made at each stop of a made-up visit; what they read is each method's own matter. */
 final class DemoVisit {
@@ -140,7 +141,8 @@ final class DemoVisit {
         FieldMethod<?> method = methods.get(planned.method());
         List<DepthLayer> layers = method.layers();
         DepthLayer layer = layers.isEmpty() ? null : layers.get(planned.below() ? 1 : 0);
-        Map<String, Object> read = method.simulated(soil, layer == null ? 0 : layer.topMm(), scatter, benchmarks);
+        Map<String, Object> read =
+                Simulators.of(method).readings(soil, layer == null ? 0 : layer.topMm(), scatter, benchmarks);
         return new Test(planned.method(), layer, read);
     }
 }

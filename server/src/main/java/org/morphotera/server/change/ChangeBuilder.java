@@ -158,7 +158,7 @@ class ChangeBuilder {
     /** Whether readings by other keys or runs stand against each other, whose figures mean other things. */
     private boolean keysForbid(List<IndicatorRow[]> pairs) {
         return pairs.stream()
-                .anyMatch(pair -> methods.get(pair[1].method()).kindsNeverCompare()
+                .anyMatch(pair -> methods.get(pair[1].method()).evidence().kindsNeverCompare()
                         && !Objects.equals(pair[0].kind(), pair[1].kind()));
     }
 

@@ -1,6 +1,6 @@
 package org.morphotera.server.drafts;
 
-import org.morphotera.server.measurements.MeasurementRecorded;
+import org.morphotera.server.measurements.DraftRecorded;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -15,7 +15,7 @@ class RecordedDrafts {
     }
 
     @EventListener
-    void recorded(MeasurementRecorded test) {
+    void recorded(DraftRecorded test) {
         rows.deleteDraft(test.practiceId(), test.measurementId());
     }
 }

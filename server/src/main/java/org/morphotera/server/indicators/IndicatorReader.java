@@ -70,6 +70,13 @@ public interface IndicatorReader {
     List<IndicatorRow> ofVisit(
             @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
 
+    /** What a visit shows, and the newest textures of its field. */
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and (visit_id = #{visit} or latest and indicator = 'textureClass')")
+    List<IndicatorRow> ofVisitWithTextures(
+            @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
+
     /** The same, of the stops that speak for the field. */
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
@@ -124,14 +131,4 @@ public interface IndicatorReader {
             + "where visit_id = #{visit} and practice_id = #{practice} and indicator = 'ground-cover'")
     List<ContextRow> contextOfField(
             @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") @Nullable UUID visit);
-
-    /** Exchange capacity of the newest laboratory result; {@code null} when there is none. */
-    @Select("select figure from sighting where practice_id = #{practice} and field_id = #{field} and finding = 'cec' "
-            + "and latest and " + LEADING + " order by taken_at desc fetch first 1 rows only")
-    Double cecOfField(@Param("practice") UUID practice, @Param("field") UUID field);
-
-    /** Mean permeability straight down by the newest hole tests; {@code null} when there is none. */
-    @Select("select avg(figure) from sighting where practice_id = #{practice} and field_id = #{field} "
-            + "and finding = 'straight-down' and latest and " + LEADING)
-    Double permeabilityOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 }

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
@@ -43,10 +44,10 @@ public class Projection {
     public static final int VERSION = 2;
 
     private static final String INTO_INDICATOR = "insert into indicator_value (practice_id, latest, "
-            + IndicatorReader.COLUMNS + ") values (?, false" + ", ?".repeat(21) + ")";
+            + IndicatorReader.COLUMNS + ") values (?, ?" + ", ?".repeat(21) + ")";
     private static final String INTO_SIGHTING =
             "insert into sighting (measurement_id, finding, practice_id, field_id, stop_id, figure, state, source, marks, "
-                    + "taken_at, latest) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)";
+                    + "taken_at, latest) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)";
 
     private final JdbcTemplate jdbc;
     private final IndicatorMapper rows;
@@ -68,13 +69,17 @@ public class Projection {
 
         private final RowBatch indicators = new RowBatch(jdbc, INTO_INDICATOR);
         private final RowBatch sightings = new RowBatch(jdbc, INTO_SIGHTING);
+        private final boolean latest;
 
-        private Rows() {}
+        private Rows(boolean latest) {
+            this.latest = latest;
+        }
 
         public void add(UUID practice, UUID field, Shown shown) {
             for (IndicatorRow row : shown.indicators()) {
                 indicators.add(
                         practice,
+                        latest,
                         row.measurementId(),
                         row.indicator(),
                         row.fieldId(),
@@ -108,35 +113,35 @@ public class Projection {
                         row.state(),
                         row.source(),
                         row.marks(),
-                        row.takenAt().atOffset(ZoneOffset.UTC));
+                        row.takenAt().atOffset(ZoneOffset.UTC),
+                        latest);
             }
         }
 
-        /** Writes what was gathered; nothing of it is marked as the newest yet. */
+        /** Writes what was gathered. */
         public void write() {
             indicators.write();
             sightings.write();
         }
     }
 
-    public Rows begin() {
-        return new Rows();
+    /** @param latest how rows are marked until {@link #markNewest} has looked: most single tests are the newest */
+    public Rows begin(boolean latest) {
+        return new Rows(latest);
     }
 
     /** Works out what a measurement shows, without keeping it. */
     public Shown shown(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
         FieldMethod<?> method = methods.get(envelope.method());
-        List<SightingReader.Row> seen = method.seen(readings, envelope, place.layer()).stream()
+        RecordedTest<?> test = RecordedTest.of(method, readings, envelope, place.layer());
+        List<SightingReader.Row> seen = test.sightings().stream()
                 .map(each -> SightingReader.Row.of(measurement, place.stop(), place.takenAt(), each))
                 .toList();
         List<IndicatorRow> found = new ArrayList<>();
-        String kind = method.kind(readings, envelope);
-        Read read =
-                new Read(measurement, place.on(method.rated(readings, place.layer())), kind, method.source(readings));
+        Read read = new Read(measurement, place.on(test.rated()), test.kind(), test.source());
         MethodCard card = method.card();
         for (MethodCard.Indicator indicator : card.indicators()) {
-            Envelope.RatingText rating =
-                    method.hides(indicator.id(), envelope) ? null : envelope.standing(indicator.id());
+            Envelope.RatingText rating = test.hides(indicator.id()) ? null : envelope.standing(indicator.id());
             if (rating != null) {
                 found.add(row(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason()));
             }

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
 import org.springframework.stereotype.Component;
@@ -27,7 +27,7 @@ public class GroundMarks {
         this.form = form;
         this.methods = methods;
         this.drawing = methods.all().stream()
-                .filter(FieldMethod::marksGround)
+                .filter(each -> each.evidence().marksGround())
                 .map(method -> method.card().id())
                 .toList();
     }
@@ -52,7 +52,8 @@ public class GroundMarks {
                 newest.isEmpty() ? List.<StoredMeasurement>of() : rows.measurements(practice, newest.values())) {
             Measurement test = form.measurement(stored);
             DepthLayer layer = layer(test.depthTopMm(), test.depthBottomMm());
-            marks.addAll(methods.get(test.method()).marks(test.readings(), test.evaluation(), layer));
+            marks.addAll(RecordedTest.of(methods.get(test.method()), test.readings(), test.evaluation(), layer)
+                    .marks());
         }
         return marks;
     }

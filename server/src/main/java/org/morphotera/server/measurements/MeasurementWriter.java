@@ -145,7 +145,7 @@ public class MeasurementWriter {
      * @throws RefusedException naming every fault of the readings
      */
     public Appended append(UUID practice, UUID person, Instant recordedAt, Places.Place place, Reading reading) {
-        Run run = begin(practice, person, recordedAt);
+        Run run = new Run(practice, person, recordedAt, true);
         Map<String, Object> context = withLayer(places.context(practice, place), reading.layer());
         Evaluated done = run.evaluated(new Waiting(reading, place.field().id(), context, refused -> {}, null));
         if (done.refused() != null) {
@@ -176,7 +176,7 @@ public class MeasurementWriter {
         private final UUID person;
         private final OffsetDateTime recordedAt;
         private final RowBatch measurements = new RowBatch(jdbc, INTO_MEASUREMENT);
-        private final Projection.Rows projected = projection.begin();
+        private final Projection.Rows projected;
         private final Set<UUID> stops = new HashSet<>();
         private final Map<UUID, UUID> visits = new HashMap<>();
         private final List<Waiting> waiting = new ArrayList<>();
@@ -187,11 +187,12 @@ public class MeasurementWriter {
         private Places.Place place;
         private Map<String, Object> context;
 
-        private Run(UUID practice, UUID person, Instant recordedAt) {
+        private Run(UUID practice, UUID person, Instant recordedAt, boolean latest) {
             this.practice = practice;
             this.person = person;
             this.recordedAt = recordedAt.atOffset(ZoneOffset.UTC);
             memory = places.memory(practice);
+            projected = projection.begin(latest);
             OwnRules.InForce inForce = rules.inForce(practice);
             benchmarks = inForce.benchmarks();
             stamp = inForce.stamp();
@@ -348,7 +349,7 @@ public class MeasurementWriter {
      * @param recordedAt of all that is appended
      */
     public Run begin(UUID practice, UUID person, Instant recordedAt) {
-        return new Run(practice, person, recordedAt);
+        return new Run(practice, person, recordedAt, false);
     }
 
     /** Marks the newest of a stop among all that is written: once it was added to, or taken from. */

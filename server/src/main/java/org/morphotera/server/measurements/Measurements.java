@@ -74,8 +74,9 @@ public class Measurements {
     public Measurement put(Advisor who, UUID id, Measurement.Write body) {
         UUID practice = who.practiceId();
         Places.Place place = places.require(who, body.visitId(), body.stopId());
-        StoredMeasurement stored = rows.measurement(practice, id);
-        if (stored != null) {
+        MeasurementMapper.Begun begun = rows.begun(practice, id);
+        if (begun.recorded()) {
+            StoredMeasurement stored = rows.measurement(practice, id);
             scope.requireVisit(who, stored.visitId());
             return repeated(stored, body);
         }
@@ -103,8 +104,12 @@ public class Measurements {
                         body.note()));
         photos.keep(practice, id, takenAt, body);
         changes.publishEvent(new VisitChanged(practice, place.field().id(), body.visitId()));
-        changes.publishEvent(new MeasurementRecorded(practice, id));
-        timers.stopOf(practice, id, recordedAt);
+        if (begun.drafted()) {
+            changes.publishEvent(new DraftRecorded(practice, id));
+        }
+        if (begun.timed()) {
+            timers.stopOf(practice, id, recordedAt);
+        }
         audit.note(who, body.supersedes() == null ? "record" : "correct", "measurement", id, body.reason());
         return new Measurement(
                 id,

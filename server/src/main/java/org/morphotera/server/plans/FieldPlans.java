@@ -95,7 +95,8 @@ public class FieldPlans {
         this.clock = clock;
     }
 
-    FieldPlan.PlanView plan(UUID practice, UUID id) {
+    @Transactional(readOnly = true)
+    public FieldPlan.PlanView plan(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         Map<String, Found> findings = limits.findings(practice, field);
         FieldFacts known = facts.of(practice, field, findings);

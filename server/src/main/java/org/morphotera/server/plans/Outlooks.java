@@ -52,10 +52,13 @@ class Outlooks {
                 .filter(each -> each.kind().equals("lime") && !each.state().equals("dropped"))
                 .findFirst()
                 .ifPresent(lime -> outlooks.add(lime(practice, field, facts, lime, today)));
-        TreeMap<LocalDate, List<IndicatorRow>> salt = byDay(practice, field, "salinity");
         LocalDate drained = drainedOn(practice, field);
-        if (facts.ece() != null && facts.ece() > Outlook.SALTY_OVER && drained != null && !salt.isEmpty()) {
-            outlooks.add(view(Outlook.ofRain(drained, today, figures(salt), facts.crop(), benchmarks), drawn(salt)));
+        if (facts.ece() != null && facts.ece() > Outlook.SALTY_OVER && drained != null) {
+            TreeMap<LocalDate, List<IndicatorRow>> salt = byDay(practice, field, "salinity");
+            if (!salt.isEmpty()) {
+                outlooks.add(
+                        view(Outlook.ofRain(drained, today, figures(salt), facts.crop(), benchmarks), drawn(salt)));
+            }
         }
         return outlooks;
     }

@@ -5,6 +5,7 @@ import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -25,8 +26,8 @@ import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Patches;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.FieldIndicators;
-import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.indicators.SightingReader;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.visits.Visit;
 import org.morphotera.server.visits.VisitReader;
@@ -38,19 +39,19 @@ class PlanFacts {
 
     private final FieldReader fields;
     private final VisitReader visits;
-    private final IndicatorReader rows;
+    private final SightingReader sightings;
     private final FieldIndicators indicators;
     private final FieldLimits limits;
 
     PlanFacts(
             FieldReader fields,
             VisitReader visits,
-            IndicatorReader rows,
+            SightingReader sightings,
             FieldIndicators indicators,
             FieldLimits limits) {
         this.fields = fields;
         this.visits = visits;
-        this.rows = rows;
+        this.sightings = sightings;
         this.indicators = indicators;
         this.limits = limits;
     }
@@ -89,6 +90,7 @@ class PlanFacts {
         boolean drained = fields.events(practice, field.id()).stream()
                 .anyMatch(event -> event.kind().equals("drain"));
         Found subsoil = findings.get("subsoil-ph");
+        List<SightingReader.Row> seen = sightings.latestOfField(practice, field.id());
         return FieldFacts.of(
                 new FieldFacts.Place(
                         Coded.find(LandUse.values(), field.landUse()),
@@ -100,8 +102,24 @@ class PlanFacts {
                         moisture == null ? null : Coded.find(SoilMoisture.values(), moisture)),
                 IndicatorRow.readings(standing),
                 subsoil == null ? null : subsoil.figure(),
-                rows.cecOfField(practice, field.id()),
-                rows.permeabilityOfField(practice, field.id()));
+                newest(seen, "cec"),
+                mean(seen, "straight-down"));
+    }
+
+    private static @Nullable Double newest(List<SightingReader.Row> seen, String finding) {
+        return seen.stream()
+                .filter(row -> row.finding().equals(finding))
+                .max(Comparator.comparing(SightingReader.Row::takenAt))
+                .map(SightingReader.Row::figure)
+                .orElse(null);
+    }
+
+    private static @Nullable Double mean(List<SightingReader.Row> seen, String finding) {
+        OptionalDouble mean = seen.stream()
+                .filter(row -> row.finding().equals(finding))
+                .mapToDouble(SightingReader.Row::figure)
+                .average();
+        return mean.isPresent() ? mean.getAsDouble() : null;
     }
 
     /** The patches that don't lead the field and were read: what is spread there goes by them alone. */

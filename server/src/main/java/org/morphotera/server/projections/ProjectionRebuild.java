@@ -114,7 +114,7 @@ public class ProjectionRebuild {
     private void rebuild(UUID practice, UUID field) {
         projection.clear(practice, field);
         boolean own = rules.any(practice);
-        Projection.Rows into = projection.begin();
+        Projection.Rows into = projection.begin(false);
         Set<UUID> stops = new LinkedHashSet<>();
         Set<UUID> visits = new LinkedHashSet<>();
         List<StoredMeasurement> stored = rows.activeOf(practice, field);

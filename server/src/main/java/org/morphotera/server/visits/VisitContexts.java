@@ -12,6 +12,7 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
 import org.springframework.stereotype.Component;
 
 /** Gathers from rows what the core needs for the context of a test. */
@@ -36,6 +37,12 @@ public class VisitContexts {
      * @param stops all of the field's
      */
     public PlaceAndDay of(UUID practice, Visit visit, Field field, List<Stop> stops) {
+        return of(practice, visit, field, stops, read(practice, field.id(), visit.id()));
+    }
+
+    /** @param read what was read that is context for others, as {@link #contextIn} finds it */
+    public PlaceAndDay of(
+            UUID practice, Visit visit, Field field, List<Stop> stops, List<PlaceAndDay.ContextReading> read) {
         return new PlaceAndDay(
                 new PlaceAndDay.KnownField(field.landUse(), field.crop(), field.purpose(), field.textureClass()),
                 new PlaceAndDay.KnownVisit(
@@ -48,7 +55,22 @@ public class VisitContexts {
                 fields.events(practice, field.id()).stream()
                         .map(each -> new PlaceAndDay.PastEvent(each.kind(), each.happenedOn()))
                         .toList(),
-                read(practice, field.id(), visit.id()));
+                read);
+    }
+
+    /** What is context for others in the rows of a visit and the newest textures of its field. */
+    public static List<PlaceAndDay.ContextReading> contextIn(List<IndicatorRow> rows, UUID visit) {
+        return rows.stream()
+                .filter(row -> row.indicator().equals("textureClass")
+                        || row.indicator().equals("ground-cover")
+                                && row.visitId().equals(visit))
+                .map(row -> new PlaceAndDay.ContextReading(
+                        row.measurementId().toString(),
+                        row.stopId().toString(),
+                        row.takenAt(),
+                        row.indicator().equals("textureClass") ? row.code() : null,
+                        row.indicator().equals("textureClass") ? null : row.figure()))
+                .toList();
     }
 
     /**
@@ -77,7 +99,7 @@ public class VisitContexts {
         Visit newest = visits.newest(practice, field.id());
         return newest == null
                 ? null
-                : of(practice, newest, field, fields.stops(practice, field.id()))
+                : of(practice, newest, field, fields.stops(practice, field.id()), List.of())
                         .carbonAdded(additions);
     }
 

@@ -20,6 +20,7 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
+import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.measurements.MeasurementReader;
 import org.morphotera.server.measurements.StoredForm;
 import org.morphotera.server.observations.Observation;
@@ -106,7 +107,8 @@ class WalkController {
         List<Stop> stops = all.stream()
                 .filter(stop -> stop.retiredOn() == null || stop.retiredOn().isAfter(visit.visitedOn()))
                 .toList();
-        PlaceAndDay place = contexts.of(practice, visit, field, all);
+        List<IndicatorRow> rows = indicators.ofVisitWithTextures(practice, visit.fieldId(), id);
+        PlaceAndDay place = contexts.of(practice, visit, field, all, VisitContexts.contextIn(rows, id));
         Map<String, Map<String, Object>> byStop = new LinkedHashMap<>();
         for (Stop stop : stops) {
             byStop.put(stop.id().toString(), contexts.contextOf(place, stop.id()));
@@ -120,7 +122,7 @@ class WalkController {
                 Conditions.warnings(Context.parse(place.conditions(), new Faults()), messages),
                 MadeTest.of(
                         measurements.testsOf(practice, id),
-                        indicators.ofVisit(practice, visit.fieldId(), id),
+                        rows.stream().filter(row -> row.visitId().equals(id)).toList(),
                         messages),
                 drafts.draftsOf(practice, id).stream()
                         .map(row -> row.draft(form))

@@ -11,6 +11,7 @@ import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Unit;
+import org.morphotera.testkit.sound.Sound;
 
 /**
  * Makes up readings that keep to every limit that a method states, as the plain tree that a client would send.
@@ -31,7 +32,7 @@ public final class RandomFields implements Fields {
     /** Random readings of a method that keep its limits and, mostly, its rules between readings. */
     public static Map<String, Object> sound(FieldMethod<?> method, Random random) {
         Map<String, Object> tree = tree(method::read, random);
-        method.makeSound(tree, random);
+        Sound.of(method.card().id()).makeSound(tree, random);
         return tree;
     }
 

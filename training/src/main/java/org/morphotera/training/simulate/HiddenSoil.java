@@ -3,7 +3,7 @@ package org.morphotera.training.simulate;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.ground.Scatter;
+import org.morphotera.training.ground.Scatter;
 
 /** The soil that simulated instruments are put into: always the same at the same place. */
 public final class HiddenSoil {

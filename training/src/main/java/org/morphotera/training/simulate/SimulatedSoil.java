@@ -5,12 +5,12 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.SoilProperty;
 
 /**
  * A made-up soil with known constraints, from mechanisms and not from evidence tables: a layer at some depth drives

@@ -7,21 +7,23 @@ import java.util.Map;
 import java.util.Random;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.chemistry.PhWindow;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Sightings;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.SoilPlantGap;
 import org.morphotera.core.score.StopScore;
 import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.Scatter;
+import org.morphotera.training.ground.SoilProperty;
+import org.morphotera.training.method.Simulators;
 import org.morphotera.training.simulate.SimulatedSoil;
 
 /** An advisor's day on a made-up field: readings at some stops, evaluated, and what follows from them. */
@@ -87,7 +89,11 @@ final class AdvisorsVisit {
     void test(String id) {
         FieldMethod<?> method = methods.get(id);
         if (id.equals("lab-result")) {
-            evaluate(method, method.simulated(sampled, 0, scatter, CoreData.BENCHMARKS), spots.get(0), null);
+            evaluate(
+                    method,
+                    Simulators.of(method).readings(sampled, 0, scatter, CoreData.BENCHMARKS),
+                    spots.get(0),
+                    null);
             return;
         }
         List<DepthLayer> layers = method.layers().isEmpty() ? List.of(new DepthLayer(0, 0)) : method.layers();
@@ -112,14 +118,14 @@ final class AdvisorsVisit {
             case "earthworms" -> reader.worms(spot);
             case "fizz" -> reader.fizz(spot);
             case "crumb-stability" -> {
-                Map<String, Object> crumbs =
-                        new LinkedHashMap<>(method.simulated(spot, layer.topMm(), scatter, CoreData.BENCHMARKS));
+                Map<String, Object> crumbs = new LinkedHashMap<>(
+                        Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS));
                 if (day.tapWater()) {
                     crumbs.put("water", "tap");
                 }
                 yield crumbs;
             }
-            default -> method.simulated(spot, layer.topMm(), scatter, CoreData.BENCHMARKS);
+            default -> Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS);
         };
     }
 
@@ -137,10 +143,11 @@ final class AdvisorsVisit {
             throw new IllegalStateException(method.card().id() + " refused " + readings + ": " + outcome);
         }
         Envelope envelope = Envelope.of(done.evaluation(), CoreData.MESSAGES);
-        seen.addAll(method.seen(readings, envelope, layer));
+        RecordedTest<?> test = RecordedTest.of(method, readings, envelope, layer);
+        seen.addAll(test.sightings());
         for (MethodCard.Indicator indicator : method.card().indicators()) {
             Envelope.RatingText rating = envelope.standing(indicator.id());
-            if (rating != null && !method.hides(indicator.id(), envelope)) {
+            if (rating != null && !test.hides(indicator.id())) {
                 standings.add(new StopScore(key(spot), indicator.id(), layer, rating.standing()));
             }
         }

@@ -11,12 +11,12 @@ import java.util.Random;
 import java.util.Set;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
 import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.training.ground.SoilProperty;
 import org.morphotera.training.simulate.SimulatedSoil;
 
 /** Holds the evidence engine against fields whose constraints are known. */

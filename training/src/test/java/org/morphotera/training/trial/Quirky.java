@@ -3,10 +3,10 @@ package org.morphotera.training.trial;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.SoilProperty;
 
 /**
  * A field with signs that have nothing to do with what limits it: just drilled and bare, hungry or overfed, a dead week

@@ -5,9 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.soil.SoilMoisture;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.SoilProperty;
 
 /**
  * What instruments show on a made-up soil, by how water, salt and steel behave: water is let fall in small steps of

@@ -3,10 +3,10 @@ package org.morphotera.training.trial;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Random;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
+import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.SoilProperty;
 
 /**
  * One stop of a field: the field's soil as it varies from place to place, in a patch that may be sounder than the rest.

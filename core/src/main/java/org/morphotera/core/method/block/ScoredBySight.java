@@ -1,16 +1,11 @@
 package org.morphotera.core.method.block;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
@@ -52,18 +47,5 @@ public abstract class ScoredBySight implements FieldMethod<ScoredBySight.Reading
     public Evaluation evaluate(Readings readings, Context context, Benchmarks benchmarks) {
         Evaluation.Builder out = Evaluation.of(id).value("score", readings.score(), Unit.NONE);
         return out.scoreOfTwo(id, readings.score()).build();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        return Map.of("score", Scatter.toStep(scatter.around(truth(soil), 0.2, 0, 2), 0.5));
-    }
-
-    /** What is really there, on the scale of the score. */
-    protected abstract double truth(MadeUpSoil soil);
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.halves(tree, "score");
     }
 }

@@ -3,30 +3,22 @@ package org.morphotera.core.method.aboveground.groundcover;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.apache.commons.statistics.interval.BinomialConfidenceInterval;
 import org.apache.commons.statistics.interval.Interval;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -135,48 +127,12 @@ public final class GroundCover implements FieldMethod<GroundCover.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.drawn("wantedPoints", 50);
+    public Evidence<Readings> evidence() {
+        return new GroundCoverEvidence();
     }
 
     @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        Envelope.Figure cover = envelope.values().get("coverPct");
-        return cover == null ? List.of() : List.of(GroundMark.cover(cover.value() / 100));
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope).figure("cover", "coverPct").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double cover = soil.get(SoilProperty.COVER);
-        long bare = Math.round(100 - scatter.around(cover, 4, 2, 100));
-        long litter = Math.round((100 - bare) * 0.3);
-        long stone = Math.min(3, 100 - bare - litter);
-        return Map.of(
-                "livingPct", 100 - bare - litter - stone, "litterPct", litter, "stonePct", stone, "barePct", bare);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        if (random.nextBoolean() && tree.containsKey("points")) {
-            List.of("livingPct", "litterPct", "stonePct", "barePct").forEach(tree::remove);
-            return;
-        }
-        tree.remove("points");
-        double bare = 100 * random.nextDouble();
-        double stone = (100 - bare) * random.nextDouble();
-        tree.put("barePct", bare);
-        tree.put("stonePct", stone);
-        tree.put("litterPct", 0.0);
-        tree.put("livingPct", 100 - bare - stone);
+    public Capture capture() {
+        return new GroundCoverCapture();
     }
 }

@@ -5,22 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** What the colour of leaves lets one suspect; never more than a suspicion. */
@@ -99,16 +94,7 @@ public final class LeafColour implements FieldMethod<LeafColour.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return List.of(); // context for others: speaks of no constraint by itself
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double vigour = soil.get(SoilProperty.VIGOUR);
-        List<String> signs = vigour > 1.2
-                ? List.of("even-green")
-                : vigour > 0.9 ? List.of("pale-old-leaves") : List.of("pale-old-leaves", "stunted");
-        return Map.of("signs", signs, "where", "crop");
+    public Evidence<Readings> evidence() {
+        return new LeafColourEvidence();
     }
 }

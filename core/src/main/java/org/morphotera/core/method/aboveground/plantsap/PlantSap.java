@@ -3,22 +3,17 @@ package org.morphotera.core.method.aboveground.plantsap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Sugar, acidity and salts of plant sap. The wanted figures are a practitioners' habit and weak evidence. */
@@ -88,15 +83,7 @@ public final class PlantSap implements FieldMethod<PlantSap.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return List.of(); // context for others: speaks of no constraint by itself
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double vigour = soil.get(SoilProperty.VIGOUR);
-        return Map.of(
-                "brixPct", Scatter.rounded(scatter.around(5 + 3 * vigour, 0.6), 1),
-                "sapPh", Scatter.rounded(scatter.around(6.2, 0.15), 1));
+    public Evidence<Readings> evidence() {
+        return new PlantSapEvidence();
     }
 }

@@ -1,26 +1,19 @@
 package org.morphotera.core.method.aboveground.surfacelife;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Living things on the surface, counted by group in a quadrat; diversity after Shannon (1948). */
@@ -83,28 +76,12 @@ public final class SurfaceLife implements FieldMethod<SurfaceLife.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("quadratAreaM2", 0.25)
-                .group("kinds", "beetles", "spiders", "ants", "worm casts", "springtails");
+    public Evidence<Readings> evidence() {
+        return new SurfaceLifeEvidence();
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .standing("surface-life", "surface-life")
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        String[] names = {"beetle", "spider", "ant", "springtail", "snail", "woodlouse", "centipede"};
-        Map<String, Object> counts = new LinkedHashMap<>();
-        double groups = soil.get(SoilProperty.SURFACE_GROUPS);
-        int found = (int) Math.round(scatter.around(groups, 0.6, 1, names.length));
-        for (int i = 0; i < found; i++) {
-            counts.put(names[i], 1 + scatter.random().nextInt(6));
-        }
-        return Map.of("quadratAreaM2", 0.25, "counts", counts);
+    public Capture capture() {
+        return new SurfaceLifeCapture();
     }
 }

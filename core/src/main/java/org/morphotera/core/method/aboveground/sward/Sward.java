@@ -3,25 +3,17 @@ package org.morphotera.core.method.aboveground.sward;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** How a sward does: green and dead share, clover, number of species and, where it was read, sugar in the sap. */
@@ -84,23 +76,7 @@ public final class Sward implements FieldMethod<Sward.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope).standing("sward", "sward").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double vigour = soil.get(SoilProperty.VIGOUR);
-        return Map.of(
-                "greenPct", Math.round(scatter.around(48 + 18 * vigour, 3, 20, 96)),
-                "deadPct", Math.round(scatter.around(32 - 13 * vigour, 2, 2, 60)),
-                "cloverPct", Math.round(scatter.around(4 + 13 * vigour, 2, 0, 55)),
-                "speciesCount", (int) Math.round(scatter.around(3.5 + 2 * vigour, 0.6, 1, 12)));
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        double green = SoundTrees.number(tree, "greenPct");
-        tree.put("deadPct", Math.min(100 - green, SoundTrees.number(tree, "deadPct")));
+    public Evidence<Readings> evidence() {
+        return new SwardEvidence();
     }
 }

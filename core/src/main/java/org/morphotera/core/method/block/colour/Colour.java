@@ -3,26 +3,18 @@ package org.morphotera.core.method.block.colour;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -71,7 +63,12 @@ public final class Colour implements FieldMethod<Colour.Readings> {
      * @param value lightness, 0 black to 10 white
      * @param chroma strength, 0 grey to 20
      */
-    public record Notation(Hue hue, Double value, Double chroma) {}
+    public record Notation(Hue hue, Double value, Double chroma) {
+
+        boolean whole() {
+            return hue != null && value != null && chroma != null;
+        }
+    }
 
     /**
      * What the sample is held against.
@@ -152,52 +149,12 @@ public final class Colour implements FieldMethod<Colour.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.usual("moist", true);
+    public Evidence<Readings> evidence() {
+        return new ColourEvidence();
     }
 
     @Override
-    public Source source(Map<String, Object> readings) {
-        return Source.KIT;
-    }
-
-    @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        if (layer == null
-                || Boolean.FALSE.equals(readings.get("moist"))
-                || !(readings.get("sample") instanceof Map<?, ?> told)) {
-            return List.of(); // a dry soil is paler than it lies in the ground
-        }
-        Hue hue = Coded.find(Hue.values(), (String) told.get("hue"));
-        return told.get("value") instanceof Number value && told.get("chroma") instanceof Number chroma
-                ? List.of(GroundMark.colour(
-                        layer,
-                        ColourDifference.shown(new Notation(hue, value.doubleValue(), chroma.doubleValue()))
-                                .hex()))
-                : List.of();
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return DepthLayer.isSubsoil(layer)
-                ? List.of() // paler by nature
-                : new SightingList(envelope).figure("colour", "valueDifference").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double value = Scatter.toStep(scatter.around(3 + soil.get(SoilProperty.PALER), 0.2, 2, 6), 0.5);
-        return Map.of(
-                "sample",
-                Map.of("hue", "10YR", "value", value, "chroma", 2),
-                "moist",
-                true,
-                "reference",
-                Map.of("hue", "10YR", "value", 3, "chroma", 2, "moist", true, "sameSoil", true));
+    public Capture capture() {
+        return new ColourCapture();
     }
 }

@@ -1,32 +1,22 @@
 package org.morphotera.core.method.block.earthworms;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.soil.Season;
@@ -72,7 +62,7 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
     public record Readings(List<Block> blocks) {}
 
     private static final double BLOCK_200_M2 = 0.04;
-    private static final int FEWEST_BLOCKS = 3;
+    static final int FEWEST_BLOCKS = 3;
     private static final int BREEDING_JUDGED_FROM = 10;
     private static final double GARDEN_WANTS = 10;
     private static final double COLDEST_C = 5;
@@ -189,62 +179,12 @@ public final class Earthworms implements FieldMethod<Earthworms.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("blocks", List.of(Map.of("lengthMm", 200, "widthMm", 200, "depthMm", 300)))
-                .drawn("blocks", FEWEST_BLOCKS);
+    public Evidence<Readings> evidence() {
+        return new EarthwormsEvidence();
     }
 
     @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        Envelope.Figure worms = envelope.values().get("per200Block");
-        return layer == null || worms == null
-                ? List.of()
-                : List.of(GroundMark.of(GroundMark.Kind.WORMS, layer, worms.value()));
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .standing("worms", "earthworms")
-                .figure("juveniles", "juvenilePct")
-                .figure("worm-count", "perM2") // no finding of its own: none at all at many stops is one
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // three blocks; worms clump, so the scatter between blocks is wider than a Poisson count's
-        double perBlock = soil.get(SoilProperty.WORMS) * (soil.dry() ? 0.4 : 1);
-        List<Map<String, Object>> blocks = new ArrayList<>();
-        for (int i = 0; i < 3; i++) {
-            double spread = 0.7 * Math.sqrt(perBlock) + 0.12 * perBlock;
-            int count = (int) Math.round(scatter.around(perBlock, spread, 0, 60));
-            blocks.add(Map.of(
-                    "lengthMm",
-                    200,
-                    "widthMm",
-                    200,
-                    "depthMm",
-                    250,
-                    "adults",
-                    count / 3,
-                    "juveniles",
-                    count - count / 3));
-        }
-        return Map.of("blocks", blocks);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.groups(tree, "blocks").forEach(block -> {
-            block.remove("surfaceDwellers");
-            block.computeIfPresent("deepBurrowers", (name, x) -> 0);
-        });
+    public Capture capture() {
+        return new EarthwormsCapture();
     }
 }

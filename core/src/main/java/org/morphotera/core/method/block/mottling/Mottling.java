@@ -2,29 +2,20 @@ package org.morphotera.core.method.block.mottling;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.block.HalfScore;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Rust, black and grey mottles: a score by sight, or the shares of the face they cover. */
@@ -50,7 +41,7 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
     }
 
     private static final double FEW_UNDER_PCT = 5;
-    private static final double COMMON_UNDER_PCT = 25;
+    static final double COMMON_UNDER_PCT = 25;
     private static final double LONG_WET_GREY_PCT = 10;
 
     @Override
@@ -108,48 +99,7 @@ public final class Mottling implements FieldMethod<Mottling.Readings> {
     }
 
     @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        if (layer == null) {
-            return List.of();
-        }
-        double share = share(readings, "rustPct") + share(readings, "blackPct");
-        if (share == 0 && readings.get("score") instanceof Number score) {
-            share = (2 - score.doubleValue()) / 2 * COMMON_UNDER_PCT / 100;
-        }
-        return List.of(GroundMark.of(GroundMark.Kind.MOTTLES, layer, share));
-    }
-
-    private static double share(Map<String, Object> readings, String name) {
-        return readings.get(name) instanceof Number pct ? pct.doubleValue() / 100 : 0;
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .figure("mottling", "score")
-                .number("grey", readings.get("greyPct"))
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        long total = Math.round(scatter.around(soil.get(SoilProperty.MOTTLED), 1.5, 0, 60));
-        long ofGrey = Math.min(total, Math.round(scatter.around(soil.get(SoilProperty.GREY), 1, 0, 40)));
-        long black = total > 12 ? 2 : 0;
-        return Map.of("rustPct", Math.max(0, total - ofGrey - black), "blackPct", black, "greyPct", ofGrey);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.halves(tree, "score");
-        if (tree.containsKey("score")) {
-            tree.keySet().retainAll(List.of("score"));
-        }
-        tree.replaceAll((name, x) -> name.equals("score") ? x : ((Number) x).doubleValue() / 3);
+    public Evidence<Readings> evidence() {
+        return new MottlingEvidence();
     }
 }

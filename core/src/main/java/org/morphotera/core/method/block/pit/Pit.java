@@ -1,32 +1,23 @@
 package org.morphotera.core.method.block.pit;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.Unit;
 
@@ -243,82 +234,12 @@ public final class Pit implements FieldMethod<Pit.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.usual(
-                "horizons", List.of(Map.of("topMm", 0, "bottomMm", 250), Map.of("topMm", 250, "bottomMm", 600)));
+    public Evidence<Readings> evidence() {
+        return new PitEvidence();
     }
 
     @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        List<GroundMark> marks = new ArrayList<>();
-        if (readings.get("standingWaterMm") instanceof Number water) {
-            marks.add(GroundMark.water(water.doubleValue()));
-        }
-        if (readings.get("horizons") instanceof List<?> horizons) {
-            for (Object each : horizons) {
-                if (each instanceof Map<?, ?> horizon
-                        && horizon.get("topMm") instanceof Number top
-                        && horizon.get("bottomMm") instanceof Number bottom) {
-                    DepthLayer own = new DepthLayer(top.doubleValue(), bottom.doubleValue());
-                    add(marks, GroundMark.Kind.STONES, own, horizon.get("stonesPct"));
-                    add(marks, GroundMark.Kind.MOTTLES, own, horizon.get("rustPct"));
-                }
-            }
-        }
-        return marks;
-    }
-
-    private static void add(List<GroundMark> marks, GroundMark.Kind kind, DepthLayer layer, Object pct) {
-        if (pct instanceof Number share && share.doubleValue() > 0) {
-            marks.add(GroundMark.of(kind, layer, share.doubleValue() / 100));
-        }
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return readings.get("standingWaterMm") instanceof Number mm
-                ? List.of(Sighting.of("standing-water", mm.doubleValue() > 0))
-                : List.of(); // not looked for
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double[] tops = {0, 250, 450, 700, 1000};
-        double grey = soil.get(SoilProperty.GREY);
-        List<Map<String, Object>> horizons = new ArrayList<>();
-        for (int i = 0; i + 1 < tops.length; i++) {
-            Map<String, Object> horizon = new LinkedHashMap<>();
-            horizon.put("topMm", tops[i]);
-            horizon.put("bottomMm", tops[i + 1]);
-            horizon.put("textureClass", soil.texture().code());
-            horizon.put("structure", Math.min(5, Scatter.toStep(soil.get(SoilProperty.STRUCTURE) + 0.3 * i, 0.5)));
-            double ph = soil.get(i < 2 ? SoilProperty.PH : SoilProperty.DEEP_PH);
-            horizon.put("ph", Scatter.rounded(ph - 0.7, 1));
-            horizon.put("ece", Scatter.rounded(soil.get(SoilProperty.ECE) * (0.8 + 0.15 * i), 1));
-            horizon.put("greyPct", i < 2 ? 0 : Math.round(grey * i));
-            boolean pan = soil.get(SoilProperty.PAN_DEPTH) > 0 && i == 1;
-            horizon.put("kPa", pan ? 2600 : 1200 + 120 * i);
-            horizon.put("roots", i == 0 ? "many" : pan ? "few" : i == 1 ? "common" : "few");
-            String top = soil.dry() ? "dry" : "moist";
-            horizon.put("moisture", i == 3 && grey > 5 ? "saturated" : i > 1 ? "moist" : top);
-            horizons.add(horizon);
-        }
-        return Map.of("depthMm", 1000, "benched", true, "horizons", horizons);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        double top = 0;
-        for (Map<String, Object> horizon : SoundTrees.groups(tree, "horizons")) {
-            horizon.put("topMm", top);
-            top += 1 + SoundTrees.number(horizon, "bottomMm") / 50;
-            horizon.put("bottomMm", top);
-        }
-        tree.put("depthMm", Math.min(5000, top + 10));
+    public Capture capture() {
+        return new PitCapture();
     }
 }

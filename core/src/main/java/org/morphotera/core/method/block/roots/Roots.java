@@ -1,32 +1,22 @@
 package org.morphotera.core.method.block.roots;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Unit;
 
 /** Where most roots stop, against what the crop should reach, and what stops them. */
@@ -61,7 +51,6 @@ public final class Roots implements FieldMethod<Roots.Readings> {
             Boolean legume,
             String crop) {}
 
-    private static final double DRAWN_TO_MM = 1000;
     private static final String UNKNOWN_CROP = "unknown";
     private static final String TURF = "turf";
     private static final double SHALLOW_TURF_MM = 25;
@@ -140,85 +129,12 @@ public final class Roots implements FieldMethod<Roots.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.usual("barrier", "none").drawn("deepestMm", DRAWN_TO_MM);
+    public Evidence<Readings> evidence() {
+        return new RootsEvidence();
     }
 
     @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return readings.get("eightyPctDepthMm") instanceof Number depth
-                ? List.of(GroundMark.roots(depth.doubleValue(), "rooting"))
-                : List.of();
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        SightingList seen = new SightingList(envelope)
-                .state("root-barrier", envelope.classes().get("barrier"))
-                .flag("bent-roots", readings.get("bent"));
-        return Boolean.TRUE.equals(readings.get("legume"))
-                ? seen.state("nodules", readings.get("nodules")).list()
-                : seen.list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        Table expected = benchmarks.table("roots.expected-depth");
-        String crop = cropOf(soil, expected);
-        double share = soil.get(SoilProperty.ROOTS);
-        double mm = expected.at(crop, "depthMm");
-        double depth = Scatter.toStep(scatter.around(share, 0.05, 0.05, 1.2) * mm, 5);
-        Map<String, Object> readings = new LinkedHashMap<>();
-        readings.put("eightyPctDepthMm", depth);
-        readings.put("deepestMm", Scatter.toStep(depth * scatter.around(1.35, 0.08, 1.05, 1.8), 5));
-        readings.put("crop", crop);
-        boolean canMiss = soil.get(SoilProperty.OVERLOOKED) > 0;
-        double look = canMiss ? scatter.random().nextDouble() : 0;
-        boolean pan = soil.get(SoilProperty.PAN_DEPTH) > 0;
-        readings.put("barrier", barrierSeen(soil, pan, look));
-        readings.put("bent", pan && look < 0.8 || look > 0.97);
-        if (soil.landUse() == LandUse.PASTURE) {
-            readings.put("legume", true);
-            String sour = look < 0.6 ? "none" : "few";
-            String sound = look < 0.25 ? "few" : "many";
-            readings.put(
-                    "nodules",
-                    !canMiss ? share > 0.7 ? "many" : "few" : soil.get(SoilProperty.PH) < 5.6 ? sour : sound);
-        }
-        return readings;
-    }
-
-    /** What stops roots, as a spade shows it: the layer, water, salt or sourness, if one of them does. */
-    private static String barrierSeen(MadeUpSoil soil, boolean pan, double look) {
-        if (pan) {
-            return look < 0.85 ? "flat-line" : "none";
-        }
-        if (soil.get(SoilProperty.GREY) > 8 && look < 0.6) {
-            return "water";
-        }
-        if (soil.get(SoilProperty.ECE) > 7 && look < 0.4) {
-            return "saline";
-        }
-        return soil.get(SoilProperty.DEEP_PH) < 5.2 && look < 0.4 ? "acid" : "none";
-    }
-
-    private static String cropOf(MadeUpSoil soil, Table expected) {
-        if (soil.crop() != null && expected.has(soil.crop())) {
-            return soil.crop();
-        }
-        return switch (soil.landUse()) {
-            case ARABLE -> "cereal";
-            default -> soil.landUse().code();
-        };
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        tree.computeIfPresent("deepestMm", (name, x) -> 5000.0);
+    public Capture capture() {
+        return new RootsCapture();
     }
 }

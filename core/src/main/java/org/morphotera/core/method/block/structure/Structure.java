@@ -2,27 +2,19 @@ package org.morphotera.core.method.block.structure;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -80,7 +72,7 @@ public final class Structure implements FieldMethod<Structure.Readings> {
             List<Fraction> fractions,
             Squeeze squeeze) {}
 
-    private static final double FINE_UP_TO_MM = 20;
+    static final double FINE_UP_TO_MM = 20;
 
     @Override
     public MethodCard card() {
@@ -217,58 +209,12 @@ public final class Structure implements FieldMethod<Structure.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "key";
+    public Evidence<Readings> evidence() {
+        return new StructureEvidence();
     }
 
     @Override
-    public boolean kindsNeverCompare() {
-        return true;
-    }
-
-    @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("key", "spade-block")
-                .usual(
-                        "fractions",
-                        List.of(
-                                sizeClass(0, 5),
-                                sizeClass(5, FINE_UP_TO_MM),
-                                sizeClass(FINE_UP_TO_MM, 75),
-                                sizeClass(75, 200)))
-                .drawn("mostG", 5000);
-    }
-
-    private static Map<String, Object> sizeClass(double minMm, double maxMm) {
-        return Map.of("minMm", minMm, "maxMm", maxMm);
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope).standing("structure", "structure").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double score = soil.get(SoilProperty.STRUCTURE);
-        double upper = Scatter.toStep(scatter.around(score - 0.3, 0.2, 1, 5), 0.5);
-        double lower = Scatter.toStep(scatter.around(score + 0.3, 0.2, 1, 5), 0.5);
-        return Map.of(
-                "key",
-                "spade-block",
-                "layers",
-                List.of(Map.of("thicknessMm", 110, "score", upper), Map.of("thicknessMm", 90, "score", lower)));
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        if ("spade-block".equals(tree.get("key"))) {
-            tree.remove(random.nextBoolean() && tree.containsKey("layers") ? "score" : "layers");
-        }
-        SoundTrees.groups(tree, "fractions").forEach(each -> {
-            each.put("maxMm", SoundTrees.number(each, "minMm") / 2 + 2500.1);
-            each.put("minMm", SoundTrees.number(each, "minMm") / 2);
-        });
+    public Capture capture() {
+        return new StructureCapture();
     }
 }

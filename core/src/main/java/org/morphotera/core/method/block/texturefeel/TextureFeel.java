@@ -1,29 +1,22 @@
 package org.morphotera.core.method.block.texturefeel;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
@@ -187,49 +180,12 @@ public final class TextureFeel implements FieldMethod<TextureFeel.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "key";
+    public Evidence<Readings> evidence() {
+        return new TextureFeelEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.usual("key", "ribbon");
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .state("texture-group", envelope.classes().get("textureGroup"))
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        TextureClass texture = soil.texture();
-        Map<String, Object> readings = new LinkedHashMap<>();
-        readings.put("key", "ribbon");
-        readings.put("formsBall", texture != TextureClass.SAND);
-        if (texture == TextureClass.SAND) {
-            return readings;
-        }
-        readings.put("formsRibbon", texture != TextureClass.LOAMY_SAND);
-        if (texture == TextureClass.LOAMY_SAND) {
-            return readings;
-        }
-        boolean clayey = texture.code().endsWith("clay");
-        int shortest =
-                clayey ? 54 : texture.group() == TextureGroup.FINE || texture == TextureClass.SANDY_CLAY_LOAM ? 30 : 12;
-        readings.put("ribbonMm", shortest + scatter.random().nextInt(11));
-        readings.put(
-                "feel",
-                texture.code().startsWith("sand")
-                        ? "gritty"
-                        : texture.code().startsWith("silt") ? "smooth" : "neither");
-        return readings;
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        tree.computeIfPresent("formsBall", (name, ball) -> true);
+    public Capture capture() {
+        return new TextureFeelCapture();
     }
 }

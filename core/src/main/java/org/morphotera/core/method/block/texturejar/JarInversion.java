@@ -7,7 +7,7 @@ import org.morphotera.core.soil.Composition;
  * early, so each line holds a part of every class: with sizes spread evenly over ln(size) within each class, that part
  * follows from Stokes' law, and the amounts are those that give the heights that were read, none of them under 0.
  */
-final class JarInversion {
+public final class JarInversion {
 
     /** The classes of sand, silt and clay, µm. */
     private static final double[][] CLASSES = {{50, 2000}, {2, 50}, {0.1, 2}};
@@ -23,7 +23,7 @@ final class JarInversion {
     private final double[][] inverse;
 
     /** @param cutsUm the sizes that have just settled from the top at the marks of sand, silt and clay, falling */
-    JarInversion(double... cutsUm) {
+    public JarInversion(double... cutsUm) {
         for (int mark = 0; mark < N; mark++) {
             for (int part = 0; part < N; part++) {
                 settled[mark][part] = settledShare(CLASSES[part][0], CLASSES[part][1], cutsUm[mark]);
@@ -40,7 +40,7 @@ final class JarInversion {
      * @param toUm largest size of the class
      * @param cutUm the size that has just settled
      */
-    static double settledShare(double fromUm, double toUm, double cutUm) {
+    public static double settledShare(double fromUm, double toUm, double cutUm) {
         double share = 0;
         if (cutUm > fromUm) {
             double up = Math.min(toUm, cutUm);
@@ -59,7 +59,7 @@ final class JarInversion {
      * @param silt height at the mark of silt as a share of the height at the last mark
      * @return {@code null} where nothing fits
      */
-    Composition amounts(double sand, double silt) {
+    public Composition amounts(double sand, double silt) {
         double[] heights = {sand, silt, 1};
         double[] x = inverse == null ? null : times(inverse, heights);
         if (x == null || x[0] < 0 || x[1] < 0 || x[2] < 0) {

@@ -6,7 +6,7 @@ package org.morphotera.core.method.block.texturejar;
  * @param tempC of the water
  * @param fallMm height of the fall
  */
-record Settling(double tempC, double fallMm) {
+public record Settling(double tempC, double fallMm) {
 
     private static final double GRAIN_KG_M3 = 2650;
     private static final double GRAVITY = 9.81;
@@ -22,13 +22,13 @@ record Settling(double tempC, double fallMm) {
     }
 
     /** The size of grain that has just fallen the whole height after some seconds, µm. */
-    double sizeUm(double seconds) {
+    public double sizeUm(double seconds) {
         double velocity = fallMm / 1000 / seconds;
         return 1e6 * Math.sqrt(18 * viscosity() * velocity / ((GRAIN_KG_M3 - waterKgM3()) * GRAVITY));
     }
 
     /** How long a grain of some size needs for the whole height, s. */
-    double secondsFor(double sizeUm) {
+    public double secondsFor(double sizeUm) {
         double size = sizeUm / 1e6;
         double velocity = (GRAIN_KG_M3 - waterKgM3()) * GRAVITY * size * size / (18 * viscosity());
         return fallMm / 1000 / velocity;

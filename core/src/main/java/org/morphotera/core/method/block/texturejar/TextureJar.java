@@ -4,17 +4,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
@@ -25,7 +21,6 @@ import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.Composition;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.soil.Unit;
 
@@ -67,20 +62,12 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
             Boolean dispersant,
             Boolean waterClearAtEnd) {}
 
-    private static final double SAND_UM = 50;
-    private static final double CLAY_UM = 2;
+    public static final double SAND_UM = 50;
+    public static final double CLAY_UM = 2;
     private static final double THIN_MM = 15;
     private static final double HOLDS_FINE_SILT_UM = 3;
-    private static final double USUAL_WATER_C = 20;
-    private static final double USUAL_WATER_MM = 160;
-    private static final double SETTLED_SECONDS = 172_800;
+    static final double SETTLED_SECONDS = 172_800;
     private static final double UNSURE_UNDER = 0.6;
-    private static final int MADE_UP_WATER_MM = 150;
-    private static final int MADE_UP_C = 16;
-    private static final int[] MADE_UP_MARKS = {75, 46_000, 176_000};
-    private static final double FIRST_SEEN_SECONDS = 2;
-    private static final double LAST_SEEN_SECONDS = 400_000;
-    private static final double STEP_OF_TIME = 1.35;
 
     /** Less clay than this is none that the marks can tell. */
     private static final double NO_CLAY_PCT = 1e-6;
@@ -271,112 +258,24 @@ public final class TextureJar implements FieldMethod<TextureJar.Readings> {
         }
     }
 
-    @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("marks", "timed")
-                .usual("waterTempC", USUAL_WATER_C)
-                .usual("baseOffsetMm", 0)
-                .drawn("settledSeconds", SETTLED_SECONDS)
-                .drawn("usualWaterMm", USUAL_WATER_MM);
-    }
-
     /** The class once small grains are put back, where the marks were timed. */
     @Override
     public Object contextCode(Envelope envelope) {
+        return textureClass(envelope);
+    }
+
+    static Object textureClass(Envelope envelope) {
         return envelope.classes()
                 .getOrDefault("adjustedTextureClass", envelope.classes().get("textureClass"));
     }
 
     @Override
-    public String kindReading() {
-        return "marks";
+    public Evidence<Readings> evidence() {
+        return new TextureJarEvidence();
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return contextCode(envelope) instanceof String code
-                ? List.of(Sighting.of(
-                        "texture-group",
-                        Coded.find(TextureClass.values(), code).group().code()))
-                : List.of();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // the shares in the middle of the class, as they lie on the bottom at the marks: small grains that start low in
-        // the water arrive early
-        Table typical = benchmarks.table("texture.typical");
-        String texture = soil.texture().code();
-        Composition amounts = Composition.ofSiltAndClay(typical.at(texture, "siltPct"), typical.at(texture, "clayPct"));
-        Settling water = new Settling(MADE_UP_C, MADE_UP_WATER_MM);
-        double total = 58 + scatter.random().nextInt(8);
-        double whole = settled(amounts, water.sizeUm(MADE_UP_MARKS[2]));
-        double sand = Math.max(2, Math.rint(total * settled(amounts, water.sizeUm(MADE_UP_MARKS[0])) / whole));
-        double silt = Math.rint(total * settled(amounts, water.sizeUm(MADE_UP_MARKS[1])) / whole);
-        silt = Math.max(2, silt - sand);
-        Map<String, Object> readings = new LinkedHashMap<>();
-        readings.put("sandMm", sand);
-        readings.put("siltMm", sand + silt);
-        readings.put("clayMm", Math.max(total, sand + silt + 2));
-        readings.put("waterColumnMm", MADE_UP_WATER_MM);
-        readings.put("waterTempC", MADE_UP_C);
-        readings.put("sandMarkSeconds", MADE_UP_MARKS[0]);
-        readings.put("siltMarkSeconds", MADE_UP_MARKS[1]);
-        readings.put("clayMarkSeconds", MADE_UP_MARKS[2]);
-        readings.put("dispersant", true);
-        readings.put("waterClearAtEnd", true);
-        return readings;
-    }
-
-    /**
-     * How high the soil lies on the bottom: the share of each class that has settled when the grains of one size that
-     * start at the top have just arrived. The lines are read at their marks, so the amounts are those that give them.
-     */
-    @Override
-    public Map<String, List<Map<String, Object>>> passing(Map<String, Object> readings) {
-        double water = number(readings, "waterColumnMm");
-        Settling settling = new Settling(number(readings, "waterTempC"), water);
-        double total = number(readings, "clayMm");
-        double[] cuts = {
-            settling.sizeUm(number(readings, "sandMarkSeconds")),
-            settling.sizeUm(number(readings, "siltMarkSeconds")),
-            settling.sizeUm(number(readings, "clayMarkSeconds"))
-        };
-        Composition amounts = new JarInversion(cuts[0], cuts[1], cuts[2])
-                .amounts(number(readings, "sandMm") / total, number(readings, "siltMm") / total);
-        if (amounts == null) {
-            return Map.of();
-        }
-        double last = settled(amounts, cuts[2]);
-        List<Map<String, Object>> rows = new ArrayList<>();
-        for (double seconds = FIRST_SEEN_SECONDS; seconds < LAST_SEEN_SECONDS; seconds *= STEP_OF_TIME) {
-            double mm = total * settled(amounts, settling.sizeUm(seconds)) / last;
-            rows.add(Map.of("seconds", seconds, "mm", Math.min(total, mm)));
-        }
-        return Map.of("settling", rows);
-    }
-
-    private static double settled(Composition amounts, double cutUm) {
-        return (amounts.sandPct() * JarInversion.settledShare(SAND_UM, 2000, cutUm)
-                        + amounts.siltPct() * JarInversion.settledShare(CLAY_UM, SAND_UM, cutUm)
-                        + amounts.clayPct() * JarInversion.settledShare(0.1, CLAY_UM, cutUm))
-                / 100;
-    }
-
-    private static double number(Map<String, Object> readings, String name) {
-        return ((Number) readings.get(name)).doubleValue();
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        double base = 20 * random.nextDouble();
-        tree.put("baseOffsetMm", base);
-        tree.remove("coarseSandMm");
-        tree.put("sandMm", base += 0.01 + 90 * random.nextDouble());
-        tree.put("siltMm", base += 0.01 + 90 * random.nextDouble());
-        tree.put("clayMm", base + 0.01 + 90 * random.nextDouble());
-        tree.put("waterColumnMm", 300 + 1000 * random.nextDouble());
-        List.of("sandMarkSeconds", "siltMarkSeconds", "clayMarkSeconds").forEach(tree::remove);
+    public Capture capture() {
+        return new TextureJarCapture();
     }
 }

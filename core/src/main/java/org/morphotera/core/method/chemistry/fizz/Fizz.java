@@ -4,24 +4,18 @@ import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -138,28 +132,12 @@ public final class Fizz implements FieldMethod<Fizz.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "acid";
+    public Evidence<Readings> evidence() {
+        return new FizzEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN.usual("acid", "hcl-10");
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .state(
-                        DepthLayer.isSubsoil(layer) ? "fizz-sub" : "fizz",
-                        envelope.classes().get("carbonate"))
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double lime = soil.get(SoilProperty.FIZZ);
-        String seen = lime < 0.5 ? "nothing" : lime < 2 ? "few-bubbles" : lime < 10 ? "bubbling" : "low-foam";
-        return Map.of("acid", "hcl-10", "seen", seen, "heard", lime < 0.5 ? "no" : "clear");
+    public Capture capture() {
+        return new FizzCapture();
     }
 }

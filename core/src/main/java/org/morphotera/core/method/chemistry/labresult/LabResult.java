@@ -1,39 +1,28 @@
 package org.morphotera.core.method.chemistry.labresult;
 
-import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.chemistry.SaltTolerance;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.LandUse;
-import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
 
@@ -290,67 +279,7 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
     }
 
     @Override
-    public Source source(Map<String, Object> readings) {
-        return Source.LABORATORY;
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        boolean subsoil = DepthLayer.isSubsoil(layer);
-        SightingList seen = new SightingList(envelope)
-                .figure(subsoil ? "subsoil-ph" : "surface-ph", "phWater")
-                .figure("esp", "espPct")
-                .figure(subsoil ? "ece-sub" : "ece", "ece")
-                .state("lab-phosphorus", envelope.classes().get("p"))
-                .state("lab-potassium", envelope.classes().get("k"));
-        if (readings.get("analytes") instanceof List<?> analytes) {
-            for (Object each : analytes) {
-                if (each instanceof Map<?, ?> analyte && "cec".equals(analyte.get("code"))) {
-                    seen.number("cec", analyte.get("value")); // no finding of its own: a plan for gypsum asks for it
-                }
-            }
-        }
-        return subsoil
-                ? seen.list()
-                : seen.standing("organic-matter", "organic-matter").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double cec = soil.get(SoilProperty.CEC);
-        List<Map<String, Object>> analytes = new ArrayList<>(List.of(
-                analyte("ph-water", soil.get(SoilProperty.PH), 1, "pH"),
-                analyte("organic-matter", soil.get(SoilProperty.ORGANIC), 1, "%"),
-                analyte("cec", cec, 1, "cmol/kg"),
-                analyte("ex-ca", cec * 0.68, 1, "cmol/kg"),
-                analyte("ex-mg", cec * 0.16, 1, "cmol/kg"),
-                analyte("ex-k", cec * 0.03, 2, "cmol/kg")));
-        if (!soil.sodiumUnknown()) {
-            analytes.add(analyte("ex-na", cec * soil.get(SoilProperty.ESP) / 100, 2, "cmol/kg"));
-        }
-        return Map.of("analytes", analytes);
-    }
-
-    private static Map<String, Object> analyte(String code, double value, int decimals, String unit) {
-        return Map.of("code", code, "value", Scatter.rounded(value, decimals), "unit", unit);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        Map<String, String> units = Map.ofEntries(
-                Map.entry("ph-water", "pH"),
-                Map.entry("ph-cacl2", "pH"),
-                Map.entry("organic-matter", "%"),
-                Map.entry("ece", "dS/m"),
-                Map.entry("buffer-ph", "t/ha"));
-        Map<Object, Map<String, Object>> byCode = new LinkedHashMap<>();
-        for (Map<String, Object> analyte : SoundTrees.groups(tree, "analytes")) {
-            String code = (String) analyte.get("code");
-            boolean exchangeable = code.startsWith("ex-") || code.equals("cec");
-            analyte.put("unit", units.getOrDefault(code, exchangeable ? "cmol/kg" : "mg/kg"));
-            analyte.put("value", 14 * random.nextDouble());
-            byCode.put(code, analyte);
-        }
-        tree.put("analytes", new ArrayList<>(byCode.values()));
+    public Evidence<Readings> evidence() {
+        return new LabResultEvidence();
     }
 }

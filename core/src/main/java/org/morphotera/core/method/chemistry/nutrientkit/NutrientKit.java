@@ -2,29 +2,20 @@ package org.morphotera.core.method.chemistry.nutrientkit;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.Unit;
 
 /** Nitrogen, phosphorus and potassium by a colour kit: five steps, halves allowed, no laboratory figure. */
@@ -111,31 +102,7 @@ public final class NutrientKit implements FieldMethod<NutrientKit.Readings> {
     }
 
     @Override
-    public Source source(Map<String, Object> readings) {
-        return Source.KIT;
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return DepthLayer.isSubsoil(layer)
-                ? List.of()
-                : new SightingList(envelope).figure("kit-nitrogen", "n").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        return Map.of(
-                "n", step(soil.get(SoilProperty.N), scatter),
-                "p", step(soil.get(SoilProperty.P), scatter),
-                "k", step(soil.get(SoilProperty.K), scatter));
-    }
-
-    private static double step(double truth, Scatter scatter) {
-        return Scatter.toStep(scatter.around(truth, 0.3, 0, 4), 0.5);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.halves(tree, "n", "p", "k");
+    public Evidence<Readings> evidence() {
+        return new NutrientKitEvidence();
     }
 }

@@ -1,30 +1,22 @@
 package org.morphotera.core.method.chemistry.ph;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
@@ -52,6 +44,10 @@ public final class Ph implements FieldMethod<Ph.Readings> {
 
         Kind(Scale scale) {
             this.scale = scale;
+        }
+
+        Source source() {
+            return scale.source;
         }
     }
 
@@ -226,113 +222,12 @@ public final class Ph implements FieldMethod<Ph.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "kind";
+    public Evidence<Readings> evidence() {
+        return new PhEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("kind", "meter-1to1")
-                .usual("layers", List.of(slice(0, 100), slice(100, 200), slice(200, 300)))
-                .drawn("sliceMm", 100)
-                .drawn("firstChip", 4)
-                .drawn("lastChip", 9)
-                .drawn("chipStep", 0.5)
-                .group("chips", "vial-kit", "powder-on-core", "capsule-kit")
-                .group("settles", "vial-kit", "capsule-kit");
-    }
-
-    private static Map<String, Object> slice(double topMm, double bottomMm) {
-        return Map.of("topMm", topMm, "bottomMm", bottomMm);
-    }
-
-    @Override
-    public Source source(Map<String, Object> readings) {
-        Kind kind = readings.get("kind") instanceof String code ? Coded.find(Kind.values(), code) : null;
-        return kind == null ? Source.METER : kind.scale.source;
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        Double top = null;
-        Double deepest = null;
-        for (Map<String, Object> row : envelope.series().getOrDefault("layers", List.of())) {
-            Double ph = phWater(row);
-            if (ph != null && DepthLayer.isSubsoil(slice(row))) {
-                deepest = ph;
-            } else if (ph != null && top == null) {
-                top = ph;
-            }
-        }
-        return new SightingList(envelope)
-                .number("surface-ph", top)
-                .number("subsoil-ph", deepest)
-                .list();
-    }
-
-    @Override
-    public DepthLayer rated(Map<String, Object> readings, DepthLayer layer) {
-        // the first slice is what is rated: where it lies in the subsoil, it does not speak for the top
-        DepthLayer first =
-                readings.get("layers") instanceof List<?> slices && !slices.isEmpty() ? slice(slices.get(0)) : null;
-        return DepthLayer.isSubsoil(first) ? first : layer;
-    }
-
-    private static DepthLayer slice(Object of) {
-        if (!(of instanceof Map<?, ?> row)) {
-            return null;
-        }
-        return row.get("topMm") instanceof Number top && row.get("bottomMm") instanceof Number bottom
-                ? new DepthLayer(top.doubleValue(), bottom.doubleValue())
-                : null;
-    }
-
-    /** Of a row as it was worked out, or as it was kept. */
-    private static Double phWater(Map<String, Object> row) {
-        if (row.get("phWater") instanceof Envelope.Figure ph) {
-            return ph.value();
-        }
-        return row.get("phWater") instanceof Map<?, ?> ph && ph.get("value") instanceof Number x
-                ? Double.valueOf(x.doubleValue())
-                : null;
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // a meter, or the chips between which a colour lies, in three slices
-        double top = soil.get(SoilProperty.PH);
-        double deep = soil.get(SoilProperty.DEEP_PH);
-        double[] wanted = {top, top + (deep - top) * 0.4, deep};
-        double[] tops = {0, 100, 200, 300};
-        List<Map<String, Object>> layers = new ArrayList<>();
-        double here = 0.08 * scatter.random().nextGaussian();
-        for (int i = 0; i < wanted.length; i++) {
-            if (soil.kitOnly()) {
-                double low = Math.floor(2 * scatter.around(wanted[i], 0.3, 3, 9)) / 2;
-                layers.add(Map.of("topMm", tops[i], "bottomMm", tops[i + 1], "chipLow", low, "chipHigh", low + 0.5));
-            } else {
-                double value = Scatter.rounded(scatter.around(wanted[i] + here, 0.04), 1);
-                layers.add(Map.of("topMm", tops[i], "bottomMm", tops[i + 1], "value", value));
-            }
-        }
-        return Map.of("kind", soil.kitOnly() ? "vial-kit" : "meter-1to1", "layers", layers);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        double top = 0;
-        for (Map<String, Object> layer : SoundTrees.groups(tree, "layers")) {
-            layer.put("topMm", top);
-            layer.put("bottomMm", top += 10 + 200 * random.nextDouble());
-            layer.keySet().removeAll(List.of("value", "chipLow", "chipHigh"));
-            if (random.nextBoolean()) {
-                layer.put("value", 14 * random.nextDouble());
-            } else {
-                double low = 13 * random.nextDouble();
-                layer.put("chipLow", low);
-                layer.put("chipHigh", low + random.nextDouble());
-            }
-        }
+    public Capture capture() {
+        return new PhCapture();
     }
 }

@@ -8,27 +8,19 @@ import org.morphotera.core.benchmark.Bands;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.SaltTolerance;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.TextureClass;
-import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
 import org.morphotera.core.statistics.Sample;
 
@@ -69,19 +61,12 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
             Double ph) {}
 
     private static final double PER_DEGREE = 0.02;
-    private static final int WANTED_READINGS = 3;
-    /** Two readings in a row that differ by no more have stopped drifting. */
-    private static final double ALIKE_WITHIN_SHARE = 0.05;
-
     private static final double LARGEST_SPREAD = 0.15;
     private static final double MICROBES_SLOWED_OVER = 1.0;
     private static final double NITRATE_PER_EC = 140;
     private static final double NITRATE_PH_UNDER = 7.2;
     private static final double USUAL_DEPTH_MM = 200;
     private static final double BULK_DENSITY = 1.3;
-
-    /** Extract at which hardly anything grows, dS/m: the ground is drawn full of salt. */
-    private static final double HARDLY_ANYTHING_GROWS = 16;
 
     @Override
     public MethodCard card() {
@@ -246,63 +231,12 @@ public final class Salinity implements FieldMethod<Salinity.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "mode";
+    public Evidence<Readings> evidence() {
+        return new SalinityEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("mode", "slurry-1to1")
-                .usual("compensated", true)
-                .drawn("wantedReadings", WANTED_READINGS)
-                .drawn("alikeWithinShare", ALIKE_WITHIN_SHARE);
-    }
-
-    @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        Envelope.Figure extract = envelope.values().get("ece");
-        return layer == null || extract == null
-                ? List.of()
-                : List.of(GroundMark.of(
-                        GroundMark.Kind.SALT, layer, Math.min(1, extract.value() / HARDLY_ANYTHING_GROWS)));
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .figure(DepthLayer.isSubsoil(layer) ? "ece-sub" : "ece", "ece")
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // three readings of a slurry of one part soil and one part water
-        double washed = soil.get(SoilProperty.ECE) * (soil.dry() ? 1.25 : 1);
-        TextureGroup group = soil.texture().group();
-        double ec = group == TextureGroup.FINE
-                ? (washed + 0.95) / 2.96
-                : (washed + (group == TextureGroup.COARSE ? 0.06 : 0.77)) / 3.01;
-        double here = scatter.around(ec, 0.05 * ec, 0.02, 60);
-        List<Double> readings = new ArrayList<>();
-        for (int i = 0; i < 3; i++) {
-            readings.add(Scatter.rounded(scatter.around(here, 0.02 * here, 0.01, 60), 2));
-        }
-        return Map.of(
-                "mode",
-                "slurry-1to1",
-                "readings",
-                readings,
-                "compensated",
-                true,
-                "zeroChecked",
-                true,
-                "ph",
-                Scatter.rounded(soil.get(SoilProperty.PH), 1));
+    public Capture capture() {
+        return new SalinityCapture();
     }
 }

@@ -1,25 +1,18 @@
 package org.morphotera.core.method.life.microbialbiomass;
 
 import java.util.List;
-import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Microbial biomass by a colour reaction of a settled sample; the colour fades, so it is read within two minutes. */
@@ -71,21 +64,7 @@ public final class MicrobialBiomass implements FieldMethod<MicrobialBiomass.Read
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .standing("biomass", "microbial-biomass")
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double carbon = soil.get(SoilProperty.BIOMASS);
-        return Map.of(
-                "ugCPerG",
-                Scatter.rounded(scatter.around(carbon, 0.08 * carbon, 20, 2000), 0),
-                "minutesSinceDrops",
-                1.5,
-                "settleMinutes",
-                21);
+    public Evidence<Readings> evidence() {
+        return new MicrobialBiomassEvidence();
     }
 }

@@ -2,28 +2,21 @@ package org.morphotera.core.method.life.respiration;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /**
@@ -141,24 +134,7 @@ public final class Respiration implements FieldMethod<Respiration.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope).standing("respiration", "respiration").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double co2 = soil.get(SoilProperty.CO2);
-        return Map.of(
-                "co2MgKgDay",
-                Scatter.rounded(scatter.around(co2, 0.1 * co2, 1, 400), 0),
-                "hours",
-                24,
-                "incubationTempC",
-                21);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        tree.remove(tree.containsKey("co2MgKgDay") ? "colourNumber" : "co2MgKgDay");
+    public Evidence<Readings> evidence() {
+        return new RespirationEvidence();
     }
 }

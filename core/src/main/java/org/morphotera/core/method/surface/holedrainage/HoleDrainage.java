@@ -1,35 +1,25 @@
 package org.morphotera.core.method.surface.holedrainage;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.method.surface.holedrainage.FallingLevel.Fall;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Purpose;
 import org.morphotera.core.soil.Unit;
 
@@ -382,75 +372,12 @@ public final class HoleDrainage implements FieldMethod<HoleDrainage.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "mode";
+    public Evidence<Readings> evidence() {
+        return new HoleDrainageEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("mode", "stepped")
-                .usual("holeDiameterMm", 200)
-                .usual("holeDepthMm", 300)
-                .usual("presoaked", true)
-                .usual("measure", "water-depth")
-                .group("depth", "holeDepthMm")
-                .group("purposes", List.of(Purpose.values()));
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .figure("drain-out", "fieldPermeability")
-                .figure("straight-down", "fieldPermeability")
-                .flag("never-emptied", envelope.values().containsKey("rateAtMost"))
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // a fast first wetting that settles to the lasting rate, read at uneven times
-        double lasting = soil.get(SoilProperty.DRAINAGE);
-        List<Map<String, Object>> points = new ArrayList<>();
-        double level = 270 + scatter.random().nextInt(20);
-        int minute = 0;
-        points.add(Map.of("minute", minute, "mm", level));
-        for (int i = 0; i < 5 && level > 40; i++) {
-            double rate = lasting * (1 + 1.6 * Math.exp(-1.3 * i)) * scatter.around(1, 0.05);
-            int wait = (int)
-                    Math.max(7, Math.min(70, 14 / rate * 60 + scatter.random().nextInt(9) + 8 * i));
-            double next = Math.max(0, Math.rint(level - rate * wait / 60));
-            if (next < 5) {
-                break;
-            }
-            minute += wait;
-            level = next;
-            points.add(Map.of("minute", minute, "mm", level));
-        }
-        if (points.size() < 3) {
-            points.add(Map.of("minute", minute + 6, "mm", Math.max(0, level - Math.rint(lasting / 10))));
-        }
-        Map<String, Object> readings = new LinkedHashMap<>();
-        readings.put("mode", "stepped");
-        readings.put("holeDiameterMm", 220);
-        readings.put("holeDepthMm", 300);
-        readings.put("presoaked", scatter.random().nextInt(8) > 0);
-        readings.put("measure", "water-depth");
-        readings.put("points", points);
-        return readings;
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        tree.remove(random.nextBoolean() ? "minutesToEmpty" : "stillWaterAtMinutes");
-        if (tree.containsKey("endMm") && tree.containsKey("startMm")) {
-            tree.put("endMm", Math.min(SoundTrees.number(tree, "endMm"), SoundTrees.number(tree, "startMm")));
-        }
-        if (tree.get("points") != null) {
-            SoundTrees.rising(tree, "points", "minute");
-            double depth = SoundTrees.number(tree, "holeDepthMm");
-            SoundTrees.groups(tree, "points")
-                    .forEach(point -> point.put("mm", Math.min(depth, SoundTrees.number(point, "mm"))));
-        }
+    public Capture capture() {
+        return new HoleDrainageCapture();
     }
 }

@@ -4,32 +4,23 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.TreeMap;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.GroundMark;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.core.soil.Unit;
 
@@ -79,10 +70,8 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
             List<RodPush> rodPushes) {}
 
     private static final int FEWEST_PROBES = 3;
-    private static final double USUAL_TIP_MM = 12.7;
-    private static final double STEP_MM = 75;
-    private static final double DRAWN_TO_KPA = 4000;
-    private static final double UNLIMITED_COUNTS_AS_MM = 450;
+    static final double STEP_MM = 75;
+    static final double UNLIMITED_COUNTS_AS_MM = 450;
     private static final double DEEP_FROM_MM = 375;
     private static final Range TIP_MM = Range.between(5, 50);
 
@@ -338,72 +327,12 @@ public final class Penetration implements FieldMethod<Penetration.Readings> {
     }
 
     @Override
-    public String kindReading() {
-        return "instrument";
+    public Evidence<Readings> evidence() {
+        return new PenetrationEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("instrument", "gauge")
-                .usual("tipDiameterMm", USUAL_TIP_MM)
-                .drawn("rootsStopKPa", benchmarks.table("penetration.limit").at("roots", "kPa"))
-                .drawn("stepMm", STEP_MM)
-                .drawn("deepestMm", UNLIMITED_COUNTS_AS_MM)
-                .drawn("mostKPa", DRAWN_TO_KPA);
-    }
-
-    @Override
-    public boolean marksGround() {
-        return true;
-    }
-
-    @Override
-    public List<GroundMark> marks(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        Envelope.Figure limit = envelope.values().get("limitDepthMm");
-        return limit == null ? List.of() : List.of(GroundMark.pan(limit.value(), "compaction"));
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return new SightingList(envelope)
-                .figure("probe-depth", "countedDepthMm")
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // three pushes; harder with depth, and at the layer, where there is one
-        double strength = soil.get(SoilProperty.STRENGTH);
-        double panDepth = soil.get(SoilProperty.PAN_DEPTH);
-        List<Map<String, Object>> probes = new ArrayList<>();
-        for (int i = 0; i < 3; i++) {
-            double pan = panDepth > 0 ? scatter.around(panDepth, 18) : 0;
-            double harder = (soil.dry() ? 1.35 : 1) * scatter.around(1, 0.05);
-            List<Map<String, Object>> readings = new ArrayList<>();
-            for (int depth = 75; depth <= 450; depth += 75) {
-                double kPa = (strength * 0.55 + strength * 0.5 * depth / 450) * harder;
-                if (pan > 0) {
-                    kPa += 1900 * Math.exp(-Math.pow((depth - pan - 35) / 60, 2));
-                }
-                readings.add(Map.of("depthMm", depth, "kPa", Scatter.toStep(scatter.around(kPa, 50, 50, 5000), 10)));
-            }
-            probes.add(Map.of("readings", readings));
-        }
-        return Map.of("tipDiameterMm", 12.7, "probes", probes);
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.groups(tree, "probes").forEach(probe -> {
-            if (probe.containsKey("pushedToMm")) {
-                double pushed = SoundTrees.number(probe, "pushedToMm");
-                probe.computeIfPresent("stopsAtMm", (name, x) -> Math.min(pushed, ((Number) x).doubleValue()));
-                probe.computeIfPresent("stiffAtMm", (name, x) -> Math.min(pushed, ((Number) x).doubleValue()));
-                return;
-            }
-            SoundTrees.rising(probe, "readings", "depthMm");
-            probe.computeIfPresent("refusedAtMm", (name, x) -> 5000.0);
-        });
+    public Capture capture() {
+        return new PenetrationCapture();
     }
 }

@@ -1,29 +1,20 @@
 package org.morphotera.core.method.surface.ringinfiltration;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.result.Severity;
@@ -76,7 +67,7 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
             Double stormMmPerHour,
             DepthLevel depthLevel) {}
 
-    private static final int POINTS_FOR_A_FIT = 4;
+    static final int POINTS_FOR_A_FIT = 4;
 
     /** α* of structured soils, per mm (Reynolds and Elrick, 1990). */
     private static final double SORPTIVE_PER_MM = 0.012;
@@ -264,70 +255,13 @@ public final class RingInfiltration implements FieldMethod<RingInfiltration.Read
         return List.of(new DepthLayer(0, 50), new DepthLayer(DepthLayer.TOPSOIL_ENDS_MM, 250));
     }
 
-    /** A first run on dry soil and a wetted one are two figures. */
     @Override
-    public String kind(Map<String, Object> readings, Envelope envelope) {
-        return envelope.hasNote("DRY_FIRST_RUN") ? "dry-run" : "wetted";
+    public Evidence<Readings> evidence() {
+        return new RingInfiltrationEvidence();
     }
 
     @Override
-    public boolean kindsNeverCompare() {
-        return true;
-    }
-
-    @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("ringDiameterMm", 150)
-                .usual("depthLevel", "surface")
-                .drawn("waterMl", 450)
-                .drawn("lookAgainSeconds", 300)
-                .drawn("deepRingFromMm", 150)
-                .drawn("dugToMm", DepthLayer.TOPSOIL_ENDS_MM)
-                .drawn("fewestPoints", POINTS_FOR_A_FIT);
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        boolean below = DepthLevel.AT_200.code().equals(readings.get("depthLevel"));
-        return new SightingList(envelope)
-                .figure(below ? "infiltration-at-200" : "infiltration", "rate")
-                .list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // two runs of 442 mL in a ring of 150 mm: 25 mm of water each
-        boolean below = topMm >= DepthLayer.TOPSOIL_ENDS_MM;
-        double rate = soil.get(below ? SoilProperty.INFILTRATION_AT_200 : SoilProperty.INFILTRATION);
-        double second = 25 / scatter.around(rate, 0.12 * rate, 0.6, 900) * 3600;
-        double first = second * scatter.around(0.55, 0.08, 0.3, 0.8);
-        return Map.of(
-                "ringDiameterMm",
-                150,
-                "depthLevel",
-                below ? "at-200" : "surface",
-                "runs",
-                List.of(
-                        Map.of("volumeMl", 442, "seconds", (int) Math.max(5, first)),
-                        Map.of("volumeMl", 442, "seconds", (int) Math.max(8, second))));
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        tree.remove(random.nextBoolean() || !tree.containsKey("series") ? "series" : "runs");
-        SoundTrees.rising(tree, "series", "minute");
-        if (tree.containsKey("series") && SoundTrees.groups(tree, "series").size() < 5) {
-            List<Map<String, Object>> points = new ArrayList<>();
-            for (double minute : new double[] {1, 4, 9, 16, 25}) {
-                points.add(new LinkedHashMap<>(Map.of("minute", minute)));
-            }
-            tree.put("series", points);
-        }
-        double soaked = 0;
-        for (Map<String, Object> point : SoundTrees.groups(tree, "series")) {
-            soaked = Math.min(5000, soaked + random.nextInt(40));
-            point.put("cumulativeMm", soaked);
-        }
+    public Capture capture() {
+        return new RingInfiltrationCapture();
     }
 }

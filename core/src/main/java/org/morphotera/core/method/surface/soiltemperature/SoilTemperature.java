@@ -3,22 +3,17 @@ package org.morphotera.core.method.surface.soiltemperature;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** Soil temperature under different covers; context for worms, microbes and emergence. */
@@ -86,17 +81,7 @@ public final class SoilTemperature implements FieldMethod<SoilTemperature.Readin
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return List.of(); // context for others: speaks of no constraint by itself
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double temperature = soil.get(SoilProperty.TEMPERATURE);
-        return Map.of(
-                "areas",
-                List.of(
-                        Map.of("label", "bare", "cover", "bare", "tempC", Scatter.rounded(temperature + 1.5, 1)),
-                        Map.of("label", "cover", "cover", "canopy", "tempC", Scatter.rounded(temperature, 1))));
+    public Evidence<Readings> evidence() {
+        return new SoilTemperatureEvidence();
     }
 }

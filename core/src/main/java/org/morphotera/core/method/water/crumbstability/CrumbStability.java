@@ -1,28 +1,20 @@
 package org.morphotera.core.method.water.crumbstability;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
-import org.morphotera.core.method.SoundTrees;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
@@ -104,11 +96,10 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
      */
     public record Readings(Water water, Boolean airDry, List<Crumb> crumbs) {}
 
-    private static final int FEWEST_CRUMBS = 3;
-    private static final int MOST_CRUMBS = 8;
+    static final int FEWEST_CRUMBS = 3;
     private static final double HIGHEST_SCORE = 2;
-    private static final double STAGE_SECONDS = 60;
-    private static final double WATCHED_SECONDS = 600;
+    static final double STAGE_SECONDS = 60;
+    static final double WATCHED_SECONDS = 600;
     private static final double SUBSOIL_FROM_MM = 300;
 
     @Override
@@ -261,69 +252,12 @@ public final class CrumbStability implements FieldMethod<CrumbStability.Readings
     }
 
     @Override
-    public String kindReading() {
-        return "water";
+    public Evidence<Readings> evidence() {
+        return new CrumbStabilityEvidence();
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("water", "rain")
-                .usual("airDry", true)
-                .drawn("crumbs", 6)
-                .drawn("fewestCrumbs", FEWEST_CRUMBS)
-                .drawn("mostCrumbs", MOST_CRUMBS)
-                .drawn("stillSeconds", STAGE_SECONDS)
-                .drawn("watchedSeconds", WATCHED_SECONDS);
-    }
-
-    @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        boolean subsoil = DepthLayer.isSubsoil(layer);
-        SightingList seen = new SightingList(envelope);
-        if (!hides("dispersion", envelope)) {
-            seen.standing(subsoil ? "dispersion-sub" : "dispersion-top", "dispersion");
-        }
-        return subsoil ? seen.list() : seen.standing("slaking", "slaking").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        // six to eight crumbs that hold with a chance that grows with the glue, and cloud with a chance of its own
-        boolean subsoil = topMm >= DepthLayer.TOPSOIL_ENDS_MM;
-        double glue = soil.get(SoilProperty.GLUE) * (subsoil ? 0.85 : 1) - (soil.dry() && !subsoil ? 0.05 : 0);
-        double cloud = soil.get(subsoil ? SoilProperty.DEEP_CLOUD : SoilProperty.CLOUD);
-        List<Map<String, Object>> crumbs = new ArrayList<>();
-        int count = 6 + scatter.random().nextInt(3);
-        for (int i = 0; i < count; i++) {
-            Map<String, Object> crumb = new LinkedHashMap<>();
-            double strength = scatter.around(glue, 0.14);
-            if (strength < 0.35) {
-                crumb.put("slake", "under-60s");
-                crumb.put("collapseSeconds", 8 + scatter.random().nextInt(50));
-            } else {
-                crumb.put("slake", strength < 0.52 ? "gentle-swirl" : strength < 0.68 ? "strong-swirl" : "holds");
-            }
-            double drift = scatter.around(cloud, 0.13);
-            String seen = drift > 0.62 ? "strong" : drift > 0.36 ? "faint" : "none";
-            crumb.put("cloud10", seen);
-            if (!seen.equals("none")) {
-                crumb.put("cloud30", seen);
-            }
-            crumb.put("stone", scatter.random().nextInt(20) == 0);
-            crumbs.add(crumb);
-        }
-        return Map.of("water", soil.tapWater() ? "tap" : "rain", "airDry", true, "crumbs", crumbs);
-    }
-
-    /** The salts of tap water hold clay together: dispersion is judged as not measured. */
-    @Override
-    public boolean hides(String indicator, Envelope envelope) {
-        return indicator.equals("dispersion") && envelope.hasNote("TAP_WATER");
-    }
-
-    @Override
-    public void makeSound(Map<String, Object> tree, Random random) {
-        SoundTrees.groups(tree, "crumbs").forEach(crumb -> crumb.remove("collapseSeconds"));
+    public Capture capture() {
+        return new CrumbStabilityCapture();
     }
 }

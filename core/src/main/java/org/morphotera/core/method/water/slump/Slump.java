@@ -5,25 +5,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
-import org.morphotera.core.method.CaptureGuide;
+import org.morphotera.core.method.Capture;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
-import org.morphotera.core.method.SightingList;
 import org.morphotera.core.method.TimedStep;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 import org.morphotera.core.statistics.MeanScore;
 
@@ -143,25 +137,12 @@ public final class Slump implements FieldMethod<Slump.Readings> {
     }
 
     @Override
-    public CaptureGuide capture(Benchmarks benchmarks) {
-        return CaptureGuide.PLAIN
-                .usual("clods", List.of(Map.of("label", "here", "dryAtStart", true)))
-                .drawn("mostClods", 4)
-                .group("places", "here", "under the hedge", "wheel track", "good patch")
-                .group("outcomes", List.of(ClodOutcome.values()));
+    public Evidence<Readings> evidence() {
+        return new SlumpEvidence();
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return DepthLayer.isSubsoil(layer)
-                ? List.of()
-                : new SightingList(envelope).standing("slump", "slump").list();
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double glue = soil.get(SoilProperty.GLUE);
-        String outcome = glue > 0.72 ? "keeps-shape" : glue > 0.52 ? "softens" : glue > 0.38 ? "slumps" : "splatters";
-        return Map.of("clods", List.of(Map.of("label", "here", "dryAtStart", true, "minutes", 5, "outcome", outcome)));
+    public Capture capture() {
+        return new SlumpCapture();
     }
 }

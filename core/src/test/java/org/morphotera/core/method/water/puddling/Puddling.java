@@ -1,22 +1,16 @@
 package org.morphotera.core.method.water.puddling;
 
 import java.util.List;
-import java.util.Map;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.ground.MadeUpSoil;
-import org.morphotera.core.ground.Scatter;
-import org.morphotera.core.ground.SoilProperty;
 import org.morphotera.core.method.Context;
+import org.morphotera.core.method.Evidence;
 import org.morphotera.core.method.Family;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
-import org.morphotera.core.method.Sighting;
 import org.morphotera.core.reading.Fields;
 import org.morphotera.core.reading.Need;
 import org.morphotera.core.reading.Range;
-import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
-import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.Unit;
 
 /** The smallest method there can be, for docs/adding-a-method.md and its test: minutes until a puddle is gone. */
@@ -45,13 +39,7 @@ public final class Puddling implements FieldMethod<Puddling.Readings> {
     }
 
     @Override
-    public List<Sighting> sightings(Map<String, Object> readings, Envelope envelope, DepthLayer layer) {
-        return List.of(); // speaks of no constraint
-    }
-
-    @Override
-    public Map<String, Object> simulated(MadeUpSoil soil, double topMm, Scatter scatter, Benchmarks benchmarks) {
-        double minutes = 1500 / soil.get(SoilProperty.INFILTRATION);
-        return Map.of("minutes", Scatter.rounded(scatter.around(minutes, 0.1 * minutes, 1, 1440), 0));
+    public Evidence<Readings> evidence() {
+        return (readings, envelope, layer) -> List.of(); // speaks of no constraint
     }
 }

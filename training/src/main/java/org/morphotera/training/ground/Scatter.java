@@ -1,4 +1,4 @@
-package org.morphotera.core.ground;
+package org.morphotera.training.ground;
 
 import java.util.Random;
 

@@ -1,2 +1,2 @@
 /** A made-up soil as simulated tests meet it, and the scatter of what they read. Depends on {@code soil}. */
-package org.morphotera.core.ground;
+package org.morphotera.training.ground;

@@ -1,4 +1,4 @@
-package org.morphotera.core.method;
+package org.morphotera.testkit.sound;
 
 import java.util.ArrayList;
 import java.util.Comparator;

@@ -1,4 +1,4 @@
-package org.morphotera.core.ground;
+package org.morphotera.training.ground;
 
 import org.morphotera.core.soil.Coded;
 
