@@ -2,16 +2,18 @@ package org.morphotera.core;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.morphotera.core.indicator.Indicators;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 
 /**
  * The data files that ship beside these classes, as resource paths: what methods share lies under {@code morphotera/},
- * and each method's own texts and benchmarks lie beside its class. The caller reads them: the core reads nothing.
+ * each indicator's texts and benchmarks in its folder, and each method's own beside its class. The caller reads them: the core reads nothing.
  */
 public final class DataFiles {
 
     private static final String METHODS = "/org/morphotera/core/method/";
+    private static final String INDICATORS = "/org/morphotera/core/indicator/";
 
     private static final List<String> SHARED_BENCHMARKS = List.of(
             "/morphotera/benchmarks/texture.txt",
@@ -37,12 +39,12 @@ public final class DataFiles {
 
     private DataFiles() {}
 
-    /** Curves, bands and tables: the shared files, then each method's own in the registry's order. */
+    /** Curves, bands and tables: the shared files, then each indicator's, then each method's own in the registry's order. */
     public static List<String> benchmarks(MethodRegistry methods) {
         return withOwn(SHARED_BENCHMARKS, methods, "benchmarks.txt");
     }
 
-    /** Texts: the shared files, then each method's own in the registry's order. */
+    /** Texts: the shared files, then each indicator's, then each method's own in the registry's order. */
     public static List<String> messages(MethodRegistry methods) {
         return withOwn(SHARED_MESSAGES, methods, "texts.txt");
     }
@@ -54,6 +56,9 @@ public final class DataFiles {
 
     private static List<String> withOwn(List<String> shared, MethodRegistry methods, String name) {
         List<String> paths = new ArrayList<>(shared);
+        for (String indicator : Indicators.all()) {
+            paths.add(INDICATORS + Indicators.folder(indicator) + "/" + name);
+        }
         for (FieldMethod<?> method : methods.all()) {
             paths.add(METHODS + method.card().folder() + "/" + name);
         }

@@ -1,5 +1,6 @@
 package org.morphotera.core.benchmark;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,7 +9,7 @@ import org.morphotera.core.text.DataTextException;
 
 /**
  * All curves, bands and tables in force. Sections are headed {@code [curve id]}, {@code [bands id]} or
- * {@code [table id]}.
+ * {@code [table id]}; {@code [rows id]} adds rows to a table that another file heads.
  */
 public final class Benchmarks {
 
@@ -28,7 +29,17 @@ public final class Benchmarks {
      */
     public static Benchmarks parse(Map<String, String> texts) {
         Benchmarks benchmarks = new Benchmarks();
-        texts.forEach((file, text) -> DataText.parse(file, text).forEach(benchmarks::add));
+        List<DataText.Section> rows = new ArrayList<>();
+        texts.forEach((file, text) -> {
+            for (DataText.Section section : DataText.parse(file, text)) {
+                if (kindOf(section).equals("rows")) {
+                    rows.add(section);
+                } else {
+                    benchmarks.add(section);
+                }
+            }
+        });
+        rows.forEach(benchmarks::add);
         return benchmarks;
     }
 
@@ -78,6 +89,7 @@ public final class Benchmarks {
                         && replacement.rows().keySet().containsAll(old.rows().keySet());
                 yield fits ? null : "table " + id + " must keep its columns and rows";
             }
+            case "rows" -> "rows are given with their table: [table " + id + "]";
             default -> null;
         };
     }
@@ -88,9 +100,15 @@ public final class Benchmarks {
             case "curve" -> curves.put(id, Curve.parse(section, id));
             case "bands" -> bands.put(id, Bands.parse(section, id));
             case "table" -> tables.put(id, Table.parse(section, id));
+            case "rows" -> {
+                if (!tables.containsKey(id)) {
+                    throw new DataTextException(section.file(), section.line(), "there is no table " + id);
+                }
+                tables.put(id, tables.get(id).with(section));
+            }
             default ->
                 throw new DataTextException(
-                        section.file(), section.line(), "sections are [curve …], [bands …] or [table …]");
+                        section.file(), section.line(), "sections are [curve …], [bands …], [table …] or [rows …]");
         }
     }
 

@@ -17,6 +17,22 @@ public record Table(String id, List<String> columns, Map<String, List<Double>> r
 
     static Table parse(DataText.Section section, String id) {
         List<String> columns = List.of(section.require("columns").split(" +"));
+        return new Table(id, columns, rows(section, columns), section.require("source"));
+    }
+
+    /** With the rows of another section. */
+    Table with(DataText.Section section) {
+        Map<String, List<Double>> all = new LinkedHashMap<>(rows);
+        rows(section, columns).forEach((name, figures) -> {
+            if (all.put(name, figures) != null) {
+                throw new DataTextException(
+                        section.file(), section.line(), "table " + id + " has a row " + name + " already");
+            }
+        });
+        return new Table(id, columns, all, source);
+    }
+
+    private static Map<String, List<Double>> rows(DataText.Section section, List<String> columns) {
         Map<String, List<Double>> rows = new LinkedHashMap<>();
         for (Map.Entry<String, String> entry : section.entries().entrySet()) {
             if (isHead(entry.getKey())) {
@@ -36,7 +52,7 @@ public record Table(String id, List<String> columns, Map<String, List<Double>> r
             }
             rows.put(entry.getKey(), List.copyOf(figures));
         }
-        return new Table(id, columns, rows, section.require("source"));
+        return rows;
     }
 
     private static boolean isHead(String key) {
