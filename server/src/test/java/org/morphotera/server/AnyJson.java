@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.Random;
 
 /** Makes up any JSON, with names that methods use among others. */
-final class AnyJson {
+public final class AnyJson {
 
-    static final int DEEPEST = 4;
+    public static final int DEEPEST = 4;
 
     private static final String[] NAMES = {
         "readings", "context", "mode", "points", "layers", "blocks", "value", "score", "key", "textureClass", "a", ""
@@ -20,7 +20,7 @@ final class AnyJson {
 
     private AnyJson() {}
 
-    static Object of(Random random, int depth) {
+    public static Object of(Random random, int depth) {
         int kind = depth == 0 ? 2 : random.nextInt(4);
         if (kind == 0) {
             Map<String, Object> map = new LinkedHashMap<>();

@@ -40,7 +40,7 @@ public final class ApiClient {
     }
 
     /** The same session, on another server. */
-    ApiClient at(int port) {
+    public ApiClient at(int port) {
         ApiClient other = new ApiClient(port);
         cookies.getCookieStore()
                 .getCookies()

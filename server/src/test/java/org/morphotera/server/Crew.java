@@ -3,7 +3,7 @@ package org.morphotera.server;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.Role;
 
 /** People who join a practice by invitation, as a page does it. */
 public final class Crew {

@@ -7,34 +7,34 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.morphotera.server.ApiClient.Answer;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.Role;
 
 /** A row of every kind that has a path, and a body for every path that takes one. */
-final class EveryKind {
+public final class EveryKind {
 
-    static final UUID DRAFT = UUID.randomUUID();
-    static final UUID EVENT = UUID.randomUUID();
-    static final UUID TIMER = UUID.randomUUID();
-    static final UUID ACTION = UUID.randomUUID();
-    static final UUID PRODUCT = UUID.randomUUID();
-    static final UUID TEST_SET = UUID.randomUUID();
-    static final UUID PHOTO = UUID.randomUUID();
-    static final UUID RAIN = UUID.randomUUID();
-    static final UUID DAY = UUID.randomUUID();
-    static final UUID MARK = UUID.randomUUID();
-    static final UUID LABORATORY = UUID.randomUUID();
-    static final UUID BAG = UUID.randomUUID();
-    static final UUID DISPATCH = UUID.randomUUID();
-    static final UUID STEP = UUID.randomUUID();
-    static final UUID CALIBRATION = UUID.randomUUID();
-    static final UUID MEMBER = UUID.randomUUID();
-    static final UUID PLACE_PHOTO = UUID.randomUUID();
+    public static final UUID DRAFT = UUID.randomUUID();
+    public static final UUID EVENT = UUID.randomUUID();
+    public static final UUID TIMER = UUID.randomUUID();
+    public static final UUID ACTION = UUID.randomUUID();
+    public static final UUID PRODUCT = UUID.randomUUID();
+    public static final UUID TEST_SET = UUID.randomUUID();
+    public static final UUID PHOTO = UUID.randomUUID();
+    public static final UUID RAIN = UUID.randomUUID();
+    public static final UUID DAY = UUID.randomUUID();
+    public static final UUID MARK = UUID.randomUUID();
+    public static final UUID LABORATORY = UUID.randomUUID();
+    public static final UUID BAG = UUID.randomUUID();
+    public static final UUID DISPATCH = UUID.randomUUID();
+    public static final UUID STEP = UUID.randomUUID();
+    public static final UUID CALIBRATION = UUID.randomUUID();
+    public static final UUID MEMBER = UUID.randomUUID();
+    public static final UUID PLACE_PHOTO = UUID.randomUUID();
 
     private EveryKind() {}
 
     /** Rows of the first practice, one of each kind that has a path. */
     @SuppressWarnings("unchecked")
-    static Map<String, String> ownRows(ApiClient owner) {
+    public static Map<String, String> ownRows(ApiClient owner) {
         Map<String, String> ids = new LinkedHashMap<>();
         String field = owner.get("/api/fields").list().get(0).get("id").toString();
         Map<String, Object> face = owner.get("/api/fields/" + field).json();
@@ -137,11 +137,11 @@ final class EveryKind {
         return ids;
     }
 
-    static String photoOf(Map<String, String> ids) {
+    public static String photoOf(Map<String, String> ids) {
         return "?visit=" + ids.get("visits") + "&stop=" + ids.get("stops") + "&takenAt=2026-05-01T09:00:00Z";
     }
 
-    static Map<String, Object> bodies(Map<String, String> ids) {
+    public static Map<String, Object> bodies(Map<String, String> ids) {
         Map<String, Object> test = new LinkedHashMap<>();
         test.put("visitId", ids.get("visits"));
         test.put("stopId", ids.get("stops"));

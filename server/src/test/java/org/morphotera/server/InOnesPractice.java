@@ -12,26 +12,26 @@ import org.junit.jupiter.api.io.TempDir;
 import org.morphotera.server.ApiClient.Answer;
 
 /** Tests of people, each in a practice of its own on one server. */
-abstract class InOnesPractice {
+public abstract class InOnesPractice {
 
     @TempDir
-    static Path folder;
+    public static Path folder;
 
-    static OwnApp app;
-    static int practices;
+    public static OwnApp app;
+    public static int practices;
 
-    String email;
-    ApiClient owner;
-    Crew crew;
+    public String email;
+    public ApiClient owner;
+    public Crew crew;
 
     @BeforeAll
-    static void start() {
+    public static void start() {
         app = OwnApp.start("--morphotera.data=" + folder.resolve("data"));
     }
 
     /** A practice of its own for each test. */
     @BeforeEach
-    void begin() {
+    public void begin() {
         practices++;
         email = at("owner");
         owner = Crew.practice(app, email);
@@ -39,19 +39,19 @@ abstract class InOnesPractice {
     }
 
     @AfterAll
-    static void stop() {
+    public static void stop() {
         app.close();
     }
 
-    static String at(String name) {
+    public static String at(String name) {
         return name + "@marsh" + practices + ".example";
     }
 
-    ApiClient ownerElsewhere() {
+    public ApiClient ownerElsewhere() {
         return new ApiClient(app.port()).signIn(email, Crew.PASSWORD);
     }
 
-    static String fault(Answer answer) {
+    public static String fault(Answer answer) {
         assertThat(answer.status()).as("%s", answer).isEqualTo(422);
         Map<?, ?> first = (Map<?, ?>) ((List<?>) answer.json().get("errors")).get(0);
         return first.get("field") + " " + first.get("code");

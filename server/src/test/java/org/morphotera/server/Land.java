@@ -11,16 +11,16 @@ import java.util.UUID;
 import org.morphotera.server.ApiClient.Answer;
 
 /** A made-up field with stops, on which visits are made through the API. */
-final class Land {
+public final class Land {
 
-    final String grower;
-    final String field;
-    final List<String> stops = new ArrayList<>();
+    public final String grower;
+    public final String field;
+    public final List<String> stops = new ArrayList<>();
 
     private final ApiClient advisor;
 
     /** @param more entries of the field beyond name, grower and use */
-    Land(ApiClient advisor, int stopCount, Map<String, Object> more) {
+    public Land(ApiClient advisor, int stopCount, Map<String, Object> more) {
         this.advisor = advisor;
         this.grower = UUID.randomUUID().toString();
         this.field = UUID.randomUUID().toString();
@@ -45,24 +45,24 @@ final class Land {
     }
 
     /** The same field, through somebody else. */
-    Land as(ApiClient other) {
+    public Land as(ApiClient other) {
         return new Land(this, other);
     }
 
-    Land(ApiClient advisor, int stopCount) {
+    public Land(ApiClient advisor, int stopCount) {
         this(advisor, stopCount, Map.of());
     }
 
-    static Answer ok(Answer answer) {
+    public static Answer ok(Answer answer) {
         assertThat(answer.status()).as(answer.text()).isBetween(200, 299);
         return answer;
     }
 
-    String visit(LocalDate on) {
+    public String visit(LocalDate on) {
         return visit(on, "moist", 2);
     }
 
-    String visit(LocalDate on, String moisture, int daysSinceRain) {
+    public String visit(LocalDate on, String moisture, int daysSinceRain) {
         String visit = UUID.randomUUID().toString();
         ok(advisor.put(
                 "/api/visits/" + visit,
@@ -76,11 +76,11 @@ final class Land {
     }
 
     /** Records a test at a stop; the answer is the server's. */
-    Answer record(String visit, int stop, String method, Map<String, Object> readings, LocalDate on) {
+    public Answer record(String visit, int stop, String method, Map<String, Object> readings, LocalDate on) {
         return record(visit, stop, method, readings, on, Map.of());
     }
 
-    Answer record(
+    public Answer record(
             String visit,
             int stop,
             String method,
@@ -97,11 +97,11 @@ final class Land {
         return advisor.put("/api/measurements/" + UUID.randomUUID(), body);
     }
 
-    void ph(String visit, int stop, double ph, LocalDate on) {
+    public void ph(String visit, int stop, double ph, LocalDate on) {
         ph(visit, stop, "meter-1to1", ph, on);
     }
 
-    void ph(String visit, int stop, String kind, double ph, LocalDate on) {
+    public void ph(String visit, int stop, String kind, double ph, LocalDate on) {
         Map<String, Object> layer = Map.of("topMm", 0, "bottomMm", 150, "value", ph);
         ok(record(
                 visit,
@@ -113,7 +113,7 @@ final class Land {
     }
 
     /** Something done to the land, at some of the stops or, with an empty list, at all. */
-    String event(LocalDate on, String kind, List<String> at) {
+    public String event(LocalDate on, String kind, List<String> at) {
         String event = UUID.randomUUID().toString();
         Map<String, Object> body = new LinkedHashMap<>(Map.of(
                 "fieldId", field, "happenedOn", on.toString(), "kind", kind, "what", "done for a test", "version", 0));
@@ -124,25 +124,25 @@ final class Land {
         return event;
     }
 
-    Map<String, Object> face() {
+    public Map<String, Object> face() {
         return advisor.get("/api/fields/" + field).json();
     }
 
-    Map<String, Object> change(String query) {
+    public Map<String, Object> change(String query) {
         return advisor.get("/api/fields/" + field + "/change" + query).json();
     }
 
     @SuppressWarnings("unchecked")
-    static List<Map<String, Object>> rows(Map<String, Object> tree, String name) {
+    public static List<Map<String, Object>> rows(Map<String, Object> tree, String name) {
         return (List<Map<String, Object>>) tree.get(name);
     }
 
     @SuppressWarnings("unchecked")
-    static Map<String, Object> part(Map<String, Object> tree, String name) {
+    public static Map<String, Object> part(Map<String, Object> tree, String name) {
         return (Map<String, Object>) tree.get(name);
     }
 
-    static double number(Map<String, Object> tree, String name) {
+    public static double number(Map<String, Object> tree, String name) {
         return ((Number) tree.get(name)).doubleValue();
     }
 }

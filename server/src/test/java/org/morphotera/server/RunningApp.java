@@ -43,11 +43,11 @@ public class RunningApp implements ParameterResolver {
         return new ApiClient(port());
     }
 
-    static <T> T bean(String name, Class<T> type) {
+    public static <T> T bean(String name, Class<T> type) {
         return context().getBean(name, type);
     }
 
-    static int port() {
+    public static int port() {
         return ((WebServerApplicationContext) context()).getWebServer().getPort();
     }
 

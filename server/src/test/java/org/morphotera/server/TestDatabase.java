@@ -49,7 +49,7 @@ public final class TestDatabase {
     }
 
     /** Address of the database that stands for a data file; it is made when it is not there. */
-    static synchronized String address(String data) {
+    public static synchronized String address(String data) {
         return DATABASES.computeIfAbsent(data, each -> {
             String name = "t" + DATABASES.size();
             execute("create database " + name);
@@ -58,7 +58,7 @@ public final class TestDatabase {
     }
 
     /** What lies on the disk at this moment, as the data of another file: what a kill would leave. */
-    static void copy(JdbcTemplate jdbc, Path from, Path to) {
+    public static void copy(JdbcTemplate jdbc, Path from, Path to) {
         if (POSTGRES) {
             cluster().dump(address(from.toString()), address(to.toString()));
             // a minute later: the server that wrote is not heard of any more
@@ -77,7 +77,7 @@ public final class TestDatabase {
      * @param ofFile what it does in a data file
      * @param ofServer the same, as statements of the server's language
      */
-    static void trigger(
+    public static void trigger(
             JdbcTemplate jdbc, String name, String when, Class<? extends org.h2.api.Trigger> ofFile, String ofServer) {
         String call = "call '" + ofFile.getName() + "'";
         if (POSTGRES) {
@@ -88,7 +88,7 @@ public final class TestDatabase {
         jdbc.execute("create trigger " + name + " " + when + " on measurement for each row " + call);
     }
 
-    static void dropTrigger(JdbcTemplate jdbc, String name) {
+    public static void dropTrigger(JdbcTemplate jdbc, String name) {
         jdbc.execute("drop trigger " + name + (POSTGRES ? " on measurement" : ""));
     }
 

@@ -4,12 +4,17 @@ import java.io.Serial;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import org.morphotera.server.accounts.people.Person;
+import org.morphotera.server.accounts.role.Role;
 import org.springframework.security.core.CredentialsContainer;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.UserDetails;
 
-/** The signed-in person, as every controller sees them: who they are and to which practice all they touch belongs. */
+/**
+ * The signed-in person, as every controller sees them: who they are and to which practice all they touch belongs.
+ * Stored with the session, by this name: a server of a newer version reads the sessions of the one before.
+ */
 public final class Advisor implements UserDetails, CredentialsContainer {
 
     @Serial
@@ -26,7 +31,7 @@ public final class Advisor implements UserDetails, CredentialsContainer {
     /** Only while the password is looked at: it is neither kept in the session nor stored with it. */
     private transient String passwordHash;
 
-    Advisor(Person person) {
+    public Advisor(Person person) {
         this.id = person.id();
         this.practiceId = person.practiceId();
         this.email = person.email();
@@ -46,7 +51,7 @@ public final class Advisor implements UserDetails, CredentialsContainer {
     }
 
     /** The same person in the practice, the role and by the name that they have now. */
-    Advisor as(UUID practice, Role present, String called) {
+    public Advisor as(UUID practice, Role present, String called) {
         return new Advisor(this, practice, present, called);
     }
 
@@ -58,7 +63,7 @@ public final class Advisor implements UserDetails, CredentialsContainer {
         return Role.valueOf(role);
     }
 
-    int signInVersion() {
+    public int signInVersion() {
         return signInVersion;
     }
 

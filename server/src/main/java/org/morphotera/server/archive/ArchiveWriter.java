@@ -17,7 +17,7 @@ import java.util.function.LongConsumer;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.morphotera.server.accounts.AccountReader;
+import org.morphotera.server.accounts.people.AccountReader;
 import org.morphotera.server.indicators.Projection;
 import org.morphotera.server.methods.RulesInForce;
 import org.springframework.jdbc.core.ConnectionCallback;

@@ -14,7 +14,7 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.UUID;
-import org.morphotera.server.accounts.AccountReader;
+import org.morphotera.server.accounts.people.AccountReader;
 import org.springframework.stereotype.Component;
 
 /** Archives of practices as files. */

@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.Happened;
+import org.morphotera.server.accounts.practice.Happened;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;

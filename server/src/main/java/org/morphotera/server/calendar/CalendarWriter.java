@@ -19,7 +19,7 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableTransp;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.morphotera.core.text.Messages;
-import org.morphotera.server.accounts.AccountReader;
+import org.morphotera.server.accounts.people.AccountReader;
 import org.morphotera.server.year.DueEntries;
 import org.morphotera.server.year.DueEntry;
 import org.springframework.stereotype.Component;

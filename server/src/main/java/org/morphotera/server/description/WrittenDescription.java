@@ -1,6 +1,6 @@
 package org.morphotera.server.description;
 
-import org.morphotera.server.accounts.OpenToAll;
+import org.morphotera.server.accounts.role.OpenToAll;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnMissingClass;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;

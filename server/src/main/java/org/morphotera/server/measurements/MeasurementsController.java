@@ -2,8 +2,8 @@ package org.morphotera.server.measurements;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.RequiresRole;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.RequiresRole;
+import org.morphotera.server.accounts.role.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;

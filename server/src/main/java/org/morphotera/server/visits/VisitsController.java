@@ -2,10 +2,10 @@ package org.morphotera.server.visits;
 
 import java.time.Clock;
 import java.util.UUID;
-import org.morphotera.server.accounts.AccessScope;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.RequiresRole;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.AccessScope;
+import org.morphotera.server.accounts.role.RequiresRole;
+import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.testsets.ChosenTests;

@@ -19,7 +19,7 @@ import org.morphotera.core.weather.SamplingWindows;
 import org.morphotera.core.weather.WaterBalance;
 import org.morphotera.core.weather.WeatherDay;
 import org.morphotera.placement.FieldShapes;
-import org.morphotera.server.accounts.AccountReader;
+import org.morphotera.server.accounts.people.AccountReader;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Stop;

@@ -2,8 +2,8 @@ package org.morphotera.server.weather;
 
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.RequiresRole;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.RequiresRole;
+import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.web.NotFoundException;

@@ -2,8 +2,8 @@ package org.morphotera.server.year;
 
 import java.util.List;
 import org.morphotera.server.accounts.Advisor;
-import org.morphotera.server.accounts.RequiresRole;
-import org.morphotera.server.accounts.Role;
+import org.morphotera.server.accounts.role.RequiresRole;
+import org.morphotera.server.accounts.role.Role;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;

@@ -1,0 +1,2 @@
+/** The practice itself: its name, its first account, what its log says. */
+package org.morphotera.server.accounts.practice;
