@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -19,7 +18,7 @@ import org.morphotera.core.method.Catalogue.ReadingEntry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.WorkStep;
-import org.morphotera.core.method.water.puddling.Puddling;
+import org.morphotera.core.method.block.smell.Smell;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;
 import org.morphotera.core.text.Messages;
@@ -112,43 +111,26 @@ class CompletenessTest {
     }
 
     @Test
-    void theWalkThroughsMethodIsWholeAndEvaluates() {
-        FieldMethod<?> tiny = new Puddling();
-        MethodRegistry registry = new MethodRegistry(List.of(tiny));
-        Map<String, String> texts = CoreData.texts(DataFiles.messages(registry));
-        Map<String, String> marks = CoreData.texts(DataFiles.benchmarks(registry));
-        Messages messages = Messages.parse(texts);
-        Benchmarks benchmarks = Benchmarks.parse(marks);
-        assertThat(gaps(tiny, messages, benchmarks)).isEmpty();
-        for (WorkedCase worked : WorkedCase.of(registry, "puddling")) {
-            assertThat(worked.misses(JvmAnswers.to(registry, benchmarks, messages, "puddling", worked.body())))
-                    .isEmpty();
-        }
-    }
-
-    @Test
     void aMethodWithoutItsTextsOrBenchmarksIsNoticed() {
-        FieldMethod<?> tiny = new Puddling();
-        assertThat(gaps(tiny, CoreData.MESSAGES, withCurveOnly()))
+        MethodRegistry none = new MethodRegistry(List.of());
+        Messages messages = Messages.parse(CoreData.texts(DataFiles.messages(none).stream()
+                .filter(each -> !each.contains("/indicator/"))
+                .toList()));
+        Benchmarks benchmarks = Benchmarks.parse(CoreData.texts(DataFiles.benchmarks(none)));
+        assertThat(gaps(new Smell(), messages, benchmarks))
                 .contains(
                         "no text title",
                         "no text step.1",
-                        "no label for minutes",
-                        "no word for puddling",
-                        "no table alike.puddling");
-    }
-
-    private static Benchmarks withCurveOnly() {
-        Map<String, String> files = new HashMap<>(CoreData.texts(DataFiles.benchmarks(Methods.all())));
-        files.put("own", "[curve puddling]\nsource = test\npoints = 0:1 30:0.5 240:0\n");
-        return Benchmarks.parse(files);
+                        "no label for score",
+                        "no word for smell",
+                        "no table alike.smell");
     }
 
     @Test
     void twoMethodsOfOneNameAreRefusedAtTheStart() {
-        assertThatThrownBy(() -> new MethodRegistry(List.of(new Puddling(), new Puddling())))
+        assertThatThrownBy(() -> new MethodRegistry(List.of(new Smell(), new Smell())))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining("puddling");
+                .hasMessageContaining("smell");
     }
 
     /** The rules of one test are its own matter: outside its folder no Java source asks for one by its id. */
