@@ -7,6 +7,7 @@ import javax.sql.DataSource;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
+import org.morphotera.server.storage.orderedfile.OrderedFile;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.context.annotation.Bean;

@@ -1,4 +1,4 @@
-package org.morphotera.server.storage;
+package org.morphotera.server.storage.orderedfile;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -25,7 +25,7 @@ public final class OrderedFile extends FilePathWrapper {
     private static final byte[] PART = "chunk:".getBytes(StandardCharsets.US_ASCII);
 
     /** The address of a file database, on files of this kind. */
-    static String address(String url) {
+    public static String address(String url) {
         FilePath.register(new OrderedFile());
         return url.replaceFirst("^jdbc:h2:(file:)?", "jdbc:h2:" + SCHEME + ":");
     }
