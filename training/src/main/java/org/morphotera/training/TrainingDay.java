@@ -33,7 +33,7 @@ record TrainingDay(
                 moisture, season, days, temp, hard && random.nextBoolean(), hard && random.nextInt(3) == 0);
     }
 
-    /** The best day there is: for what would be read with nothing in the way. */
+    /** The best day there is: moist, with rain water and every instrument. */
     static TrainingDay best() {
         return new TrainingDay(SoilMoisture.MOIST, Season.SPRING, 2, 11, false, false);
     }

@@ -17,7 +17,7 @@ public final class Limits {
     /** From here on a constraint is named. */
     public static final double NAMED_FROM = 0.5;
 
-    /** Where a constraint is held that only misleading findings speak for. */
+    /** The probability at which a constraint is held that rests on misleading findings alone. */
     private static final double UNNAMED = 0.49;
 
     private static final double OTHERS_OF_A_GROUP = 0.5;

@@ -1,2 +1,5 @@
-/** Readings: a method or calculator names each once ({@link org.morphotera.core.reading.Fields}), and three hands take them: one parses, one describes, one (in the tests) makes them up. Faults and their texts. */
+/**
+ * Readings: a method or calculator names each once in {@link org.morphotera.core.reading.Fields}. Of its implementations
+ * one parses, one describes, and one (in the tests) makes readings up. Faults and their texts.
+ */
 package org.morphotera.core.reading;

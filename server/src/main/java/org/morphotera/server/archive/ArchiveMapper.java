@@ -44,7 +44,7 @@ interface ArchiveMapper {
             @Param("before") @Nullable Instant before,
             @Param("at") @Nullable Instant at);
 
-    /** Leaves it to whoever comes next. */
+    /** Gives it back, for another server to take. */
     @Update("update archive_setting set last_at = #{before} where practice_id = #{practice}")
     void leave(@Param("practice") UUID practice, @Param("before") @Nullable Instant before);
 

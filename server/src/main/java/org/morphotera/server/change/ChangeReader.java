@@ -1,6 +1,7 @@
 package org.morphotera.server.change;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -13,12 +14,15 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.core.trend.ChangeScale;
+import org.morphotera.core.trend.History;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.ManagementEvent;
@@ -44,7 +48,8 @@ public class ChangeReader {
     private final FieldReader fields;
     private final VisitReader visits;
     private final IndicatorReader indicators;
-    private final ChangeBuilder builder;
+    private final ChangeSentences sentences;
+    private final MethodRegistry methods;
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final ViewCache kept;
@@ -53,7 +58,8 @@ public class ChangeReader {
             FieldReader fields,
             VisitReader visits,
             IndicatorReader indicators,
-            ChangeBuilder builder,
+            ChangeSentences sentences,
+            MethodRegistry methods,
             Benchmarks benchmarks,
             Messages messages,
             ViewCache kept) {
@@ -61,7 +67,8 @@ public class ChangeReader {
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
-        this.builder = builder;
+        this.sentences = sentences;
+        this.methods = methods;
         this.benchmarks = benchmarks;
         this.messages = messages;
     }
@@ -178,12 +185,15 @@ public class ChangeReader {
         boolean ofStanding = rows.stream().anyMatch(row -> row.figure() == null);
         String unit = ofStanding || rows.isEmpty() ? null : rows.get(0).unit();
         ChangeScale scale = ofStanding ? ChangeScale.STANDING : ChangeScale.of(chosen.indicator(), benchmarks);
-        ChangeBuilder.History history =
-                new ChangeBuilder.History(chosen.indicator(), unit, ofStanding, scale, rows, known, untreated);
-        List<Changes.Date> dates = builder.dates(history);
-        List<Visit> visited = history.dates();
-        Changes.ChangeVerdict change =
-                visited.size() < 2 ? null : builder.change(history, visited.get(0), visited.get(visited.size() - 1));
+        List<Changes.Point> points = rows.stream()
+                .map(row -> point(row, ofStanding, known.get(row.visitId())))
+                .toList();
+        History history = history(methods.get(chosen.method()), scale, rows, points, known, untreated);
+        ChangeSentences.Of told = new ChangeSentences.Of(chosen.indicator(), unit, history);
+        List<History.Date> dates = history.dates();
+        History.Compared change = dates.size() < 2
+                ? null
+                : history.change(dates.get(0).day(), dates.get(dates.size() - 1).day(), benchmarks);
         return new Changes.ChangeView(
                 field.name(),
                 series,
@@ -194,16 +204,24 @@ public class ChangeReader {
                 scale.better(),
                 wanted(field, chosen, ofStanding),
                 places,
-                rows.stream().map(row -> point(history, row)).toList(),
-                dates,
-                change,
-                builder.trend(history, dates),
+                points,
+                dates.stream().map(ChangeSentences::date).toList(),
+                change == null ? null : sentences.change(told, change),
+                sentences.trend(told),
                 events.stream()
-                        .map(event -> builder.eventChange(history, event))
+                        .map(event -> sentences.around(
+                                event,
+                                told,
+                                history.around(
+                                        event.happenedOn(),
+                                        event.stopIds() == null ? null : Set.copyOf(event.stopIds()),
+                                        benchmarks)))
                         .filter(Objects::nonNull)
                         .toList(),
                 events,
-                builder.stopsNeeded(change));
+                History.stopsNeeded(change).stream()
+                        .map(each -> new Changes.StopsNeeded(each.change(), each.stops()))
+                        .toList());
     }
 
     /** The crop's window of pH, where pH itself is drawn. */
@@ -245,17 +263,47 @@ public class ChangeReader {
                 .orElse(null);
     }
 
-    private static Changes.Point point(ChangeBuilder.History history, IndicatorRow row) {
+    private static Changes.Point point(IndicatorRow row, boolean ofStanding, Visit visit) {
         return new Changes.Point(
                 row.measurementId(),
                 row.stopId(),
                 row.visitId(),
-                history.visits().get(row.visitId()).visitedOn(),
-                history.value(row),
-                history.ofStanding() ? row.standingLow() : row.figureLow(),
-                history.ofStanding() ? row.standingHigh() : row.figureHigh(),
+                visit.visitedOn(),
+                ofStanding ? row.standing() : row.figure(),
+                ofStanding ? row.standingLow() : row.figureLow(),
+                ofStanding ? row.standingHigh() : row.figureHigh(),
                 row.standing(),
                 Level.of(row.standing()).code(),
                 row.kind());
+    }
+
+    private static History history(
+            FieldMethod<?> method,
+            ChangeScale scale,
+            List<IndicatorRow> rows,
+            List<Changes.Point> points,
+            Map<UUID, Visit> visits,
+            Set<UUID> untreated) {
+        List<History.Reading> readings = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            Changes.Point point = points.get(i);
+            Visit visit = visits.get(point.visitId());
+            readings.add(new History.Reading(
+                    point.stopId(),
+                    new History.Day(
+                            visit.id(),
+                            visit.visitedOn(),
+                            visit.soilMoisture(),
+                            visit.daysSinceRain(),
+                            visit.soilTempC(),
+                            visit.person()),
+                    point.value(),
+                    point.low(),
+                    point.high(),
+                    point.standing(),
+                    point.kind(),
+                    rows.get(i).layer()));
+        }
+        return new History(method, scale, readings, untreated);
     }
 }

@@ -169,7 +169,7 @@ public class MeasurementWriter {
         return sampled;
     }
 
-    /** Measurements that are being appended; of one thread, which evaluates by the side while it writes. */
+    /** Measurements that are being appended; by one thread, while another evaluates the next. */
     public final class Run {
 
         private final UUID practice;
@@ -243,7 +243,7 @@ public class MeasurementWriter {
             place = null;
         }
 
-        /** Has what waits evaluated by the side, and writes what was evaluated before. */
+        /** Has what waits evaluated by another thread, and writes what was evaluated before. */
         private void next() {
             List<Evaluated> ready = evaluating == null ? List.of() : evaluating.join();
             List<Waiting> now = List.copyOf(waiting);

@@ -115,7 +115,7 @@ class StorageConfiguration {
         return new TransactionTemplate(transactions);
     }
 
-    /** When a sign-in was last used is noted at every request; nobody waits for the disk for that. */
+    /** When a sign-in was last used is noted at every request, without waiting for the disk. */
     @Bean
     TransactionOperations springSessionTransactionOperations(DataSource source) {
         TransactionTemplate operations = new TransactionTemplate(new JdbcTransactionManager(source));

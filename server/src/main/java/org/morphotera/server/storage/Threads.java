@@ -5,7 +5,7 @@ import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 
-/** Threads that work by the side on the database. */
+/** Background threads that use the database. */
 public final class Threads {
 
     private Threads() {}

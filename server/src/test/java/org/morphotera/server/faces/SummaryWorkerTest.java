@@ -56,7 +56,7 @@ class SummaryWorkerTest {
         when(rows.countStale(PRACTICE)).thenReturn(3);
         long start = System.nanoTime();
         worker.settle(PRACTICE);
-        assertThat((System.nanoTime() - start) / 1_000_000).isBetween(250L, 1500L);
+        assertThat((System.nanoTime() - start) / 1_000_000).isBetween(250L, 5000L);
         verify(strips, never()).refresh(any());
     }
 
@@ -64,6 +64,6 @@ class SummaryWorkerTest {
     void aListOfWhatIsReadyDoesNotWait() {
         long start = System.nanoTime();
         worker.settle(PRACTICE);
-        assertThat((System.nanoTime() - start) / 1_000_000).isLessThan(100);
+        assertThat((System.nanoTime() - start) / 1_000_000).isLessThan(250);
     }
 }

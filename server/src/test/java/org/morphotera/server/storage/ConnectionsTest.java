@@ -43,8 +43,7 @@ class ConnectionsTest {
                             null,
                             null))
                     .hasCauseInstanceOf(SQLException.class);
-            assertThat((System.nanoTime() - from) / 1e6)
-                    .isBetween(Connections.PATIENCE_MS * 0.9, Connections.PATIENCE_MS + 900.0);
+            assertThat((System.nanoTime() - from) / 1e6).isGreaterThan(Connections.PATIENCE_MS * 0.9);
             // a connection that a request had is lent to work without its limit
             for (int i = 0; i < 3; i++) {
                 Connections.answer(

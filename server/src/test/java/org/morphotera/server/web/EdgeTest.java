@@ -166,7 +166,9 @@ class EdgeTest {
             }
             long start = System.nanoTime();
             assertThat(advisor.get("/api/fields").status()).isEqualTo(200);
-            assertThat((System.nanoTime() - start) / 1_000_000).as("ms").isLessThan(5000);
+            assertThat((System.nanoTime() - start) / 1_000_000)
+                    .as("ms")
+                    .isLessThan(10_000); // as long as one of them is waited for
         } finally {
             for (Socket socket : slow) {
                 socket.close();

@@ -117,11 +117,18 @@ class PracticesApartTest {
         return tried;
     }
 
+    private static List<Object> ids(ApiClient who, String list) {
+        return who.get(list).list().stream().map(each -> each.get("id")).toList();
+    }
+
     @Test
     void listsHoldOnlyThePracticesOwn(ApiClient owner) {
         ApiClient other = RunningApp.client().signIn(ApiClient.EBBSIDE);
-        assertThat(other.get("/api/fields").list()).hasSize(1);
-        assertThat(other.get("/api/growers").list()).hasSize(1);
+        for (String list : List.of("/api/fields", "/api/growers")) {
+            List<Object> own = ids(owner, list);
+            assertThat(ids(other, list)).isNotEmpty().doesNotContainAnyElementsOf(own);
+            assertThat(own).isNotEmpty();
+        }
         assertThat(owner.get("/api/fields").list()).hasSizeGreaterThanOrEqualTo(8);
         assertThat(other.get("/api/timers").text()).contains("\"timers\":[]");
         assertThat(other.get("/api/test-sets").list())
