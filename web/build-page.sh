@@ -1,8 +1,12 @@
 #!/usr/bin/env bash
-# Builds the page into dist/. "build" as the argument fetches no packages of tests and checks, and makes no types, which
-# only the compiler's check asks for.
+# Builds the page into dist/. "build" as the argument fetches no packages of tests and checks, makes no types, which only
+# the compiler's check asks for, and packs no files, which the server does as they are asked for.
 set -euo pipefail
 cd "$(dirname "$0")"
 bash packages.sh "${1:-all}"
-[ "${1:-all}" = build ] || npm run --silent types
+if [ "${1:-all}" = build ]; then
+  export PAGE_UNPACKED=1
+else
+  npm run --silent types
+fi
 npm run --silent build

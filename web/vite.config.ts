@@ -96,13 +96,15 @@ const newCore: Plugin = {
 }
 
 export default defineConfig({
-  // packed once here instead of at each load by the server
   plugins: [
     react(),
     tailwind(),
     offline,
     newCore,
-    compression({ include: /\.(js|css|html|svg|webmanifest)$/, algorithms: ['gzip', 'brotliCompress'] }),
+    // packed once here instead of at each load by the server; not for a page that is only tried
+    ...(process.env.PAGE_UNPACKED
+      ? []
+      : [compression({ include: /\.(js|css|html|svg|webmanifest)$/, algorithms: ['gzip', 'brotliCompress'] })]),
   ],
   resolve: {
     alias: {
