@@ -128,7 +128,7 @@ public interface IndicatorReader {
             + "from indicator_value where field_id = #{field} and practice_id = #{practice} and latest "
             + "and indicator = 'textureClass' "
             + "union all select measurement_id, stop_id, taken_at, null, figure from indicator_value "
-            + "where visit_id = #{visit} and practice_id = #{practice} and indicator = 'ground-cover'")
+            + "where visit_id = #{visit} and practice_id = #{practice} and indicator = 'ground-cover' order by 3, 1")
     List<ContextRow> contextOfField(
             @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") @Nullable UUID visit);
 }

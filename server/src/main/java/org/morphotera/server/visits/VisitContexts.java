@@ -1,5 +1,6 @@
 package org.morphotera.server.visits;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -64,6 +65,7 @@ public class VisitContexts {
                 .filter(row -> row.indicator().equals("textureClass")
                         || row.indicator().equals("ground-cover")
                                 && row.visitId().equals(visit))
+                .sorted(Comparator.comparing(IndicatorRow::takenAt).thenComparing(IndicatorRow::measurementId))
                 .map(row -> new PlaceAndDay.ContextReading(
                         row.measurementId().toString(),
                         row.stopId().toString(),
