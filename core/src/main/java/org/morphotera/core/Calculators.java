@@ -6,6 +6,7 @@ import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.calibration.Agreement;
 import org.morphotera.core.day.DayPlan;
+import org.morphotera.core.judgement.FieldModelCalculator;
 import org.morphotera.core.laboratory.Composite;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.plan.calculator.Amendments;
@@ -28,6 +29,7 @@ public final class Calculators {
         calculators.add(new SamplingWindows());
         calculators.add(new Composite());
         calculators.add(new Agreement());
+        calculators.add(new FieldModelCalculator());
         return calculators;
     }
 }

@@ -30,6 +30,7 @@ public final class DataFiles {
             "/morphotera/messages/en-judgement.txt",
             "/morphotera/messages/en-plan.txt",
             "/morphotera/messages/en-day.txt",
+            "/morphotera/messages/en-model.txt",
             "/morphotera/messages/en-laboratory.txt",
             "/morphotera/messages/en-training.txt",
             "/morphotera/messages/en-photos.txt",

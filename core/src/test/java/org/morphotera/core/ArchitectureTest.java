@@ -54,6 +54,7 @@ class ArchitectureTest {
             .definedBy("org.morphotera.core")
             .layer("judgement")
             .definedBy(
+                    "..core.judgement..",
                     "..core.score..",
                     "..core.compare..",
                     "..core.trend..",

@@ -45,7 +45,8 @@ public record WorkedCase(
                         "day-plan",
                         "sampling-windows",
                         "composite",
-                        "agreement")
+                        "agreement",
+                        "field-model")
                 .flatMap(id -> of(id).stream())
                 .toList();
     }

@@ -82,6 +82,12 @@ public final class DescribedFields implements Fields {
     }
 
     @Override
+    public List<String> texts(String name, int maxLength, Range size, Need need) {
+        add(name, "texts", Unit.NONE, Range.between(0, maxLength), size, need, List.of(), List.of());
+        return List.of();
+    }
+
+    @Override
     public List<Double> numbers(String name, Unit unit, Range range, Range size, Need need) {
         add(name, "numbers", unit, range, size, need, List.of(), List.of());
         return List.of();

@@ -33,6 +33,9 @@ public interface Fields {
     /** Free text of at most some characters. */
     String text(String name, int maxLength, Need need);
 
+    /** Free texts of at most some characters each. */
+    List<String> texts(String name, int maxLength, Range size, Need need);
+
     /** Numbers in one unit. */
     List<Double> numbers(String name, Unit unit, Range range, Range size, Need need);
 

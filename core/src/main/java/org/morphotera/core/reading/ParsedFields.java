@@ -216,16 +216,23 @@ public final class ParsedFields implements Fields {
 
     @Override
     public String text(String name, int maxLength, Need need) {
-        return take(name, need, "", (raw, at, into) -> {
-            if (!(raw instanceof String text)) {
-                into.add(at, "TYPE", Map.of("wanted", "a text"));
-                return null;
-            }
-            if (text.length() > maxLength) {
-                into.add(at, "TOO_LONG", Map.of("max", maxLength));
-            }
-            return text;
-        });
+        return take(name, need, "", (raw, at, into) -> convertText(raw, at, maxLength, into));
+    }
+
+    private static String convertText(Object raw, String at, int maxLength, Faults into) {
+        if (!(raw instanceof String text)) {
+            into.add(at, "TYPE", Map.of("wanted", "a text"));
+            return null;
+        }
+        if (text.length() > maxLength) {
+            into.add(at, "TOO_LONG", Map.of("max", maxLength));
+        }
+        return text;
+    }
+
+    @Override
+    public List<String> texts(String name, int maxLength, Range size, Need need) {
+        return items(name, size, need, (raw, at, into) -> convertText(raw, at, maxLength, into));
     }
 
     @Override

@@ -122,6 +122,18 @@ public final class RandomFields implements Fields {
     }
 
     @Override
+    public List<String> texts(String name, int maxLength, Range size, Need need) {
+        if (!wanted(need)) {
+            return null;
+        }
+        List<String> texts = new ArrayList<>();
+        for (int i = sized(size); i > 0; i--) {
+            texts.add("x".repeat(random.nextInt(maxLength + 1)));
+        }
+        return give(name, texts, texts);
+    }
+
+    @Override
     public List<Double> numbers(String name, Unit unit, Range range, Range size, Need need) {
         if (!wanted(need)) {
             return null;
