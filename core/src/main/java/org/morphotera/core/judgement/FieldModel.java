@@ -10,10 +10,10 @@ import java.util.stream.IntStream;
 import org.apache.commons.numbers.gamma.LogGamma;
 import org.apache.commons.statistics.distribution.TDistribution;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.judgement.FieldReadings.Event;
-import org.morphotera.core.judgement.FieldReadings.Reading;
-import org.morphotera.core.judgement.FieldReadings.Stop;
-import org.morphotera.core.judgement.FieldReadings.Visit;
+import org.morphotera.core.judgement.ModelReadings.Event;
+import org.morphotera.core.judgement.ModelReadings.Reading;
+import org.morphotera.core.judgement.ModelReadings.Stop;
+import org.morphotera.core.judgement.ModelReadings.Visit;
 import org.morphotera.core.statistics.Sample;
 
 /**
@@ -103,7 +103,7 @@ public final class FieldModel {
     private final double degrees;
     private final double quantile;
 
-    private FieldModel(Scatter scatter, FieldReadings given) {
+    private FieldModel(Scatter scatter, ModelReadings given) {
         this.scatter = scatter;
         this.readings = given.readings();
         Map<String, Stop> stopsById = new TreeMap<>();
@@ -135,7 +135,7 @@ public final class FieldModel {
      * @param readings at least one; their stops and visits are among those given
      * @throws IllegalArgumentException when there is none
      */
-    public static FieldModel of(Scatter scatter, FieldReadings readings) {
+    public static FieldModel of(Scatter scatter, ModelReadings readings) {
         if (readings.readings().isEmpty()) {
             throw new IllegalArgumentException("no readings");
         }
@@ -316,6 +316,19 @@ public final class FieldModel {
                     - degrees / 2 * Math.log1p(quadratic / freedom);
         }
 
+        /** Covariance of the unknowns with a figure made of them, but for the common factor. */
+        double[] gain(double[] contrast) {
+            double[] scaled = new double[contrast.length];
+            for (int a = 0; a < contrast.length; a++) {
+                scaled[a] = scale[a] * contrast[a];
+            }
+            double[] solution = solved.solve(scaled);
+            for (int a = 0; a < contrast.length; a++) {
+                solution[a] *= scale[a];
+            }
+            return solution;
+        }
+
         /** @param own variance of the figure that lies in none of the unknowns */
         Estimate estimate(double[] contrast, double shift, double own) {
             double[] scaled = new double[contrast.length];
@@ -352,7 +365,67 @@ public final class FieldModel {
 
     /** The treated routine field on a visit read: level, steps and events by the share of stops that they treat. */
     public Estimate course(Visit visit) {
-        return full.estimate(courseAt(visitIndex.get(visit.id())), scatter.start(), 0);
+        return field(visit, List.of(), Ahead.NONE);
+    }
+
+    /**
+     * What lies between the last visit read and the day that is asked for.
+     *
+     * @param mean what was done since should have done
+     * @param variance of that and of what goes on by itself
+     */
+    public record Ahead(double mean, double variance) {
+
+        /** Nothing. */
+        public static final Ahead NONE = new Ahead(0, 0);
+    }
+
+    /**
+     * The course with the mean of some patches that speak for the field.
+     *
+     * @param patches of the stops that speak, as often as there are stops; {@code null} among them is the routine field
+     */
+    public Estimate field(Visit visit, List<@Nullable String> patches, Ahead ahead) {
+        return full.estimate(fieldAt(visit, patches), scatter.start() + ahead.mean(), ahead.variance());
+    }
+
+    private double[] fieldAt(Visit visit, List<@Nullable String> patches) {
+        double[] contrast = courseAt(visitIndex.get(visit.id()));
+        for (String patch : patches) {
+            if (patch != null && patchAt.containsKey(patch)) {
+                contrast[patchAt.get(patch)] += 1.0 / patches.size();
+            }
+        }
+        return contrast;
+    }
+
+    /** The course as it is where an event was done, in full. */
+    public Estimate whereDone(int event, Visit visit) {
+        double[] contrast = courseAt(visitIndex.get(visit.id()));
+        if (eventAt[event] >= 0 && events.get(event).years() < visit.years()) {
+            contrast[eventAt[event]] = 1;
+        }
+        return full.estimate(contrast, scatter.start(), 0);
+    }
+
+    /** How much each reading moves the field's figure on a visit, in the order of the readings. */
+    public double[] weights(Visit visit, List<@Nullable String> patches) {
+        double[] gain = full.gain(fieldAt(visit, patches));
+        double[] weights = new double[readings.size()];
+        for (Spot spot : spots.values()) {
+            double shared = 0;
+            for (int i : spot.rows()) {
+                for (int a : parts[i]) {
+                    weights[i] += gain[a];
+                }
+                weights[i] *= weight(i);
+                shared += weights[i];
+            }
+            for (int i : spot.rows()) {
+                weights[i] -= spot.shrink() * weight(i) * shared;
+            }
+        }
+        return weights;
     }
 
     private double[] courseAt(int t) {

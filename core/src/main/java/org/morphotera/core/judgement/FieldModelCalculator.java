@@ -213,22 +213,22 @@ public final class FieldModelCalculator implements Calculator<FieldModelCalculat
     public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
         FieldModel model = FieldModel.of(
                 in.model(),
-                new FieldReadings(
+                new ModelReadings(
                         in.visits().stream()
-                                .map(each -> new FieldReadings.Visit(each.id(), each.years()))
+                                .map(each -> new ModelReadings.Visit(each.id(), each.years()))
                                 .toList(),
                         in.stops().stream()
-                                .map(each -> new FieldReadings.Stop(each.id(), each.patch(), each.untreated()))
+                                .map(each -> new ModelReadings.Stop(each.id(), each.patch(), each.untreated()))
                                 .toList(),
                         events(in).stream()
-                                .map(each -> new FieldReadings.Event(
+                                .map(each -> new ModelReadings.Event(
                                         each.years(),
                                         each.expected(),
                                         each.sd() == null ? in.model().event() : each.sd(),
                                         each.stops() == null ? null : Set.copyOf(each.stops())))
                                 .toList(),
                         in.readings().stream()
-                                .map(each -> new FieldReadings.Reading(
+                                .map(each -> new ModelReadings.Reading(
                                         each.stop(),
                                         each.visit(),
                                         each.kind(),

@@ -112,6 +112,12 @@ public final class DescribedFields implements Fields {
     }
 
     @Override
+    public Map<String, Object> tree(String name, Need need) {
+        add(name, "tree", Unit.NONE, null, null, need, List.of(), List.of());
+        return need.required() ? Map.of() : null;
+    }
+
+    @Override
     public Map<String, Object> geoJson(String name, Need need) {
         add(name, "geojson", Unit.NONE, null, null, need, List.of(), List.of());
         return need.required() ? Map.of() : null;

@@ -48,6 +48,9 @@ public interface Fields {
     /** A group of readings. */
     <T> T group(String name, Need need, Function<Fields, T> content);
 
+    /** An object as its plain tree: what is in it is for the reader's own check. */
+    Map<String, Object> tree(String name, Need need);
+
     /** A GeoJSON object (RFC 7946) as its plain tree: what is in it is for the reader's own check. */
     Map<String, Object> geoJson(String name, Need need);
 

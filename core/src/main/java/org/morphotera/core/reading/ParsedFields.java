@@ -273,13 +273,22 @@ public final class ParsedFields implements Fields {
     }
 
     @Override
-    @SuppressWarnings("unchecked")
     public Map<String, Object> geoJson(String name, Need need) {
+        return tree(name, need, "a GeoJSON object");
+    }
+
+    @Override
+    public Map<String, Object> tree(String name, Need need) {
+        return tree(name, need, "an object");
+    }
+
+    @SuppressWarnings("unchecked")
+    private Map<String, Object> tree(String name, Need need, String wanted) {
         return take(name, need, Map.of(), (raw, at, into) -> {
             if (raw instanceof Map<?, ?> map) {
                 return (Map<String, Object>) map;
             }
-            into.add(at, "TYPE", Map.of("wanted", "a GeoJSON object"));
+            into.add(at, "TYPE", Map.of("wanted", wanted));
             return null;
         });
     }

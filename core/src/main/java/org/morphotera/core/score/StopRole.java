@@ -18,6 +18,11 @@ public enum StopRole implements Coded {
     /** Of the field, but not treated, to hold the treated against. */
     CONTROL;
 
+    /** The name of the patch that a stop of this role stands for, where it lies in none with a name of its own. */
+    public String patch() {
+        return this == CONTROL ? "left-alone" : code();
+    }
+
     /** Whether it drifts with the field without being treated: changes there are not the treatment's. */
     public boolean isUntreated() {
         return this == CONTROL || this == REFERENCE;

@@ -20,10 +20,10 @@ import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.judgement.FieldModel.Change;
 import org.morphotera.core.judgement.FieldModel.Estimate;
-import org.morphotera.core.judgement.FieldReadings.Event;
-import org.morphotera.core.judgement.FieldReadings.Reading;
-import org.morphotera.core.judgement.FieldReadings.Stop;
-import org.morphotera.core.judgement.FieldReadings.Visit;
+import org.morphotera.core.judgement.ModelReadings.Event;
+import org.morphotera.core.judgement.ModelReadings.Reading;
+import org.morphotera.core.judgement.ModelReadings.Stop;
+import org.morphotera.core.judgement.ModelReadings.Visit;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.result.Evaluation;
 
@@ -65,7 +65,7 @@ class FieldModelTest {
     }
 
     /** A drawn field: stops of three patches, some left alone, replicates, two kinds, two people, events. */
-    private static FieldReadings drawn(Random random) {
+    private static ModelReadings drawn(Random random) {
         List<Visit> visits = new ArrayList<>();
         for (int t = 0; t < 1 + random.nextInt(4); t++) {
             visits.add(new Visit("v" + t, t * 0.7 + random.nextDouble()));
@@ -92,11 +92,11 @@ class FieldModelTest {
                     kit ? 0.3 : 0.1,
                     kit ? 0.25 : 0));
         }
-        return new FieldReadings(visits, stops, events, readings);
+        return new ModelReadings(visits, stops, events, readings);
     }
 
     /** Covariance of two readings, part by part; of a reading with the course of a visit; and their evidence. */
-    private static double covariance(FieldReadings of, Scatter prior, int a, int b) {
+    private static double covariance(ModelReadings of, Scatter prior, int a, int b) {
         Reading one = of.readings().get(a);
         Reading two = of.readings().get(b);
         Stop here = stop(of, one.stop());
@@ -124,7 +124,7 @@ class FieldModelTest {
         return sum + (a == b ? sq(one.sd()) : 0);
     }
 
-    private static double centre(FieldReadings of, Scatter prior, int a) {
+    private static double centre(ModelReadings of, Scatter prior, int a) {
         Reading one = of.readings().get(a);
         List<Visit> read = read(of);
         return prior.start()
@@ -137,7 +137,7 @@ class FieldModelTest {
                         .sum();
     }
 
-    private static List<Visit> read(FieldReadings of) {
+    private static List<Visit> read(ModelReadings of) {
         Map<Double, Visit> byYears = new TreeMap<>();
         of.visits().stream()
                 .filter(visit ->
@@ -146,14 +146,14 @@ class FieldModelTest {
         return List.copyOf(byYears.values());
     }
 
-    private static Stop stop(FieldReadings of, String id) {
+    private static Stop stop(ModelReadings of, String id) {
         return of.stops().stream()
                 .filter(each -> each.id().equals(id))
                 .findFirst()
                 .orElseThrow();
     }
 
-    private static double years(FieldReadings of, String visit) {
+    private static double years(ModelReadings of, String visit) {
         return of.visits().stream()
                 .filter(each -> each.id().equals(visit))
                 .findFirst()
@@ -189,7 +189,7 @@ class FieldModelTest {
         Random random = new Random(28);
         Scatter prior = new Scatter(6.5, 1, 0.15, 0.4, 0.5, 0.4, 0.15, 0.1, 0.2, 12, 0.6);
         for (int run = 0; run < 200; run++) {
-            FieldReadings of = drawn(random);
+            ModelReadings of = drawn(random);
             int n = of.readings().size();
             double[][] v = new double[n][n];
             double[] r = new double[n];
@@ -215,11 +215,11 @@ class FieldModelTest {
     void theOrderOfWhatIsGivenChangesNothing() {
         Random random = new Random(5);
         for (int run = 0; run < 50; run++) {
-            FieldReadings of = drawn(random);
+            ModelReadings of = drawn(random);
             FieldModel one = FieldModel.of(PH, of);
             FieldModel other = FieldModel.of(
                     PH,
-                    new FieldReadings(
+                    new ModelReadings(
                             shuffled(of.visits(), random),
                             shuffled(of.stops(), random),
                             of.events(),
@@ -248,7 +248,7 @@ class FieldModelTest {
     @Test
     void aStopIsItsReadingWhereNothingIsInTheWay() {
         Scatter noSharing = new Scatter(6.5, 1, 0.15, 0.4, 0.5, 0.4, 0.15, 0, 0, 12, 0.6);
-        FieldReadings of = new FieldReadings(
+        ModelReadings of = new ModelReadings(
                 List.of(new Visit("v", 0)),
                 List.of(new Stop("a", null, false), new Stop("b", null, false)),
                 List.of(),

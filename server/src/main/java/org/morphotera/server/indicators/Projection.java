@@ -13,14 +13,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.morphotera.core.method.FieldMethod;
-import org.morphotera.core.method.MethodCard;
+import org.morphotera.core.judgement.TestResult;
 import org.morphotera.core.method.MethodRegistry;
-import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.result.Envelope;
-import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.soil.DepthLayer;
-import org.morphotera.core.soil.Source;
 import org.morphotera.server.storage.RowBatch;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -33,12 +29,7 @@ import org.springframework.stereotype.Component;
 public class Projection {
 
     /** Where and when a measurement was made. */
-    public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {
-
-        private Place on(DepthLayer other) {
-            return new Place(practice, field, visit, stop, other, takenAt);
-        }
-    }
+    public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {}
 
     /** Goes up whenever rows are projected otherwise: what older versions made is made again at the next start. */
     public static final int VERSION = 2;
@@ -132,38 +123,18 @@ public class Projection {
 
     /** Works out what a measurement shows, without keeping it. */
     public Shown shown(UUID measurement, Place place, Map<String, Object> readings, Envelope envelope) {
-        FieldMethod<?> method = methods.get(envelope.method());
-        RecordedTest<?> test = RecordedTest.of(method, readings, envelope, place.layer());
+        TestResult test = TestResult.of(methods.get(envelope.method()), readings, envelope, place.layer());
         List<SightingReader.Row> seen = test.sightings().stream()
                 .map(each -> SightingReader.Row.of(measurement, place.stop(), place.takenAt(), each))
                 .toList();
         List<IndicatorRow> found = new ArrayList<>();
-        Read read = new Read(measurement, place.on(test.rated()), test.kind(), test.source());
-        MethodCard card = method.card();
-        for (MethodCard.Indicator indicator : card.indicators()) {
-            Envelope.RatingText rating = test.hides(indicator.id()) ? null : envelope.standing(indicator.id());
-            if (rating != null) {
-                found.add(row(read, indicator.id(), envelope, rating, indicator.figure(), rating.reason()));
-            }
+        for (TestResult.Shown each : test.indicators()) {
+            found.add(row(measurement, place, envelope.method(), test, each));
         }
-        if (card.contextClass() != null && method.contextCode(envelope) instanceof String code) {
-            found.add(row(read, card.contextClass(), envelope, null, null, code));
+        if (test.contextClass() != null) {
+            found.add(context(measurement, place, envelope.method(), test));
         }
         return new Shown(found, seen);
-    }
-
-    /** A measurement that is being projected, where it speaks for, and how it was read. */
-    private record Read(UUID measurement, Place place, String kind, Source source) {}
-
-    /** The score of 2 that the method itself gives an indicator. */
-    private static Double points(Envelope envelope, String indicator) {
-        return envelope.ratings().stream()
-                .filter(rating -> rating.indicator().equals(indicator)
-                        && rating.school().equals("points")
-                        && rating.score() != null)
-                .map(Envelope.RatingText::score)
-                .findFirst()
-                .orElse(null);
     }
 
     /** Takes away everything that the measurements of a field showed. */
@@ -280,36 +251,57 @@ public class Projection {
     }
 
     private static IndicatorRow row(
-            Read read,
-            String indicator,
-            Envelope envelope,
-            Envelope.RatingText rating,
-            String figureName,
-            String code) {
-        Place place = read.place();
-        String band = DepthBand.ofMiddle(place.layer()).code();
-        Envelope.Figure figure = figureName == null ? null : envelope.values().get(figureName);
+            UUID measurement, Place place, String method, TestResult test, TestResult.Shown shown) {
+        Envelope.RatingText rating = shown.rating();
+        Envelope.Figure figure = shown.figure();
+        DepthLayer layer = test.layer();
         return new IndicatorRow(
-                read.measurement(),
-                indicator,
+                measurement,
+                shown.indicator(),
                 place.field(),
                 place.visit(),
                 place.stop(),
-                envelope.method(),
-                band,
-                place.layer() == null ? null : place.layer().topMm(),
-                place.layer() == null ? null : place.layer().bottomMm(),
-                rating == null ? null : rating.standing(),
-                rating == null ? null : rating.low(),
-                rating == null ? null : rating.high(),
-                code,
+                method,
+                test.band(),
+                layer == null ? null : layer.topMm(),
+                layer == null ? null : layer.bottomMm(),
+                rating.standing(),
+                rating.low(),
+                rating.high(),
+                rating.reason(),
                 figure == null ? null : figure.value(),
                 figure == null ? null : figure.low(),
                 figure == null ? null : figure.high(),
                 figure == null ? null : figure.unit(),
-                points(envelope, indicator),
-                read.kind(),
-                read.source().code(),
+                shown.points(),
+                test.kind(),
+                test.source().code(),
+                place.takenAt());
+    }
+
+    private static IndicatorRow context(UUID measurement, Place place, String method, TestResult test) {
+        DepthLayer layer = test.layer();
+        return new IndicatorRow(
+                measurement,
+                test.contextName(),
+                place.field(),
+                place.visit(),
+                place.stop(),
+                method,
+                test.band(),
+                layer == null ? null : layer.topMm(),
+                layer == null ? null : layer.bottomMm(),
+                null,
+                null,
+                null,
+                test.contextClass(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                test.kind(),
+                test.source().code(),
                 place.takenAt());
     }
 }

@@ -11,6 +11,7 @@ import java.net.SocketTimeoutException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.reading.FaultText;
@@ -38,11 +39,14 @@ class Bodies extends OncePerRequestFilter {
 
     private static final Bound FORM = new Bound(8 * 1024, Duration.ofSeconds(10), 8);
     private static final Bound OPEN = new Bound(256 * 1024, Duration.ofSeconds(10), 8);
-    private static final Bound SHAPES = new Bound(1024 * 1024, Duration.ofSeconds(20), 4);
+    private static final Bound LARGE_OPEN = new Bound(1024 * 1024, Duration.ofSeconds(20), 4);
     /** Two pictures of a megabyte each, as base64. */
     private static final Bound PICTURES = new Bound(3 * 1024 * 1024, Duration.ofSeconds(60), 4);
 
     private static final Bound SIGNED_IN = new Bound(1024 * 1024, Duration.ofSeconds(60), 16);
+
+    /** Open calls that take a field's outline, or all of a field. */
+    private static final Set<String> LARGE = Set.of("/api/calculators/stop-placement", "/api/judgements");
 
     private final ProblemWriter problems;
     private final Map<String, Integer> reading = new ConcurrentHashMap<>();
@@ -145,8 +149,8 @@ class Bodies extends OncePerRequestFilter {
         if (isForm(request)) {
             return FORM;
         }
-        if (request.getRequestURI().equals("/api/calculators/stop-placement")) {
-            return SHAPES;
+        if (LARGE.contains(request.getRequestURI())) {
+            return LARGE_OPEN;
         }
         boolean known = WebUtils.getCookie(request, OpenCalls.SESSION_COOKIE) != null;
         if (known && hasPictures(request)) {

@@ -12,7 +12,8 @@ public final class OpenCalls {
 
     public static boolean matches(HttpServletRequest request) {
         String path = request.getRequestURI();
-        boolean plan = path.startsWith("/api/calculators/") && "POST".equals(request.getMethod());
+        boolean post = "POST".equals(request.getMethod());
+        boolean plan = post && (path.startsWith("/api/calculators/") || path.equals("/api/judgements"));
         return plan || path.startsWith("/api/methods/") && path.endsWith("/evaluate");
     }
 }

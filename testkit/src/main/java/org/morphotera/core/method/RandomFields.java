@@ -159,6 +159,11 @@ public final class RandomFields implements Fields {
 
     /** A square of some 100 m, somewhere. */
     @Override
+    public Map<String, Object> tree(String name, Need need) {
+        return wanted(need) ? give(name, new LinkedHashMap<>(), new LinkedHashMap<>()) : null;
+    }
+
+    @Override
     public Map<String, Object> geoJson(String name, Need need) {
         if (!wanted(need)) {
             return null;

@@ -22,8 +22,6 @@ public final class PlantSap implements FieldMethod<PlantSap.Readings> {
     /** Any of the three; at least one. */
     public record Readings(Double brixPct, Double sapPh, Double sapEcMsCm) {}
 
-    private static final double BEST_PH = 6.4;
-    private static final double PH_REACH = 1.5;
     private static final Range SAP_EC = Range.between(0, 100).over("UNIT_LOOKS_LIKE_MICROSIEMENS");
 
     @Override
@@ -65,7 +63,7 @@ public final class PlantSap implements FieldMethod<PlantSap.Readings> {
                     .curve("sap-brix", benchmarks.curve("sap.brix"), readings.brixPct(), null, null);
         }
         if (readings.sapPh() != null) {
-            double standing = Math.max(0, 1 - Math.abs(readings.sapPh() - BEST_PH) / PH_REACH);
+            double standing = benchmarks.curve("sap.ph").at(readings.sapPh());
             out.value("sapPh", readings.sapPh(), Unit.PH)
                     .level("sap-ph", standing, null, null, Map.of("figure", readings.sapPh()))
                     .working(

@@ -8,6 +8,7 @@ import java.util.Set;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.chemistry.OrganicMatterCurve;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.chemistry.SaltTolerance;
 import org.morphotera.core.method.Context;
@@ -22,8 +23,6 @@ import org.morphotera.core.reading.Range;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.result.Severity;
 import org.morphotera.core.soil.Coded;
-import org.morphotera.core.soil.LandUse;
-import org.morphotera.core.soil.TextureGroup;
 import org.morphotera.core.soil.Unit;
 
 /** Figures from a laboratory: base saturation, sodium, organic matter and pH against what this soil should show. */
@@ -267,14 +266,7 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
         if (pct == null) {
             return;
         }
-        Table wanted = benchmarks.table("organic-matter");
-        LandUse use = context.landUse() == null ? LandUse.ARABLE : context.landUse();
-        TextureGroup group = context.textureGroup() == null ? TextureGroup.MEDIUM : context.textureGroup();
-        String row = wanted.has(use.code() + "-" + group.code()) ? use.code() : "arable";
-        double factor = row.equals(use.code()) ? 1 : wanted.at("gardens-over-arable", "low");
-        double low = factor * wanted.at(row + "-" + group.code(), "low");
-        double target = factor * wanted.at(row + "-" + group.code(), "target");
-        Curve curve = new Curve("organic-matter", List.of(0.0, low, target), List.of(0.0, 0.3, 1.0), wanted.source());
+        Curve curve = OrganicMatterCurve.of(context.landUse(), context.textureGroup(), benchmarks);
         out.value("organicMatterPct", pct, Unit.PERCENT).curve("organic-matter", curve, pct, null, null);
     }
 

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param stops in any order; those without a reading count for nothing
  * @param readings readings of one stop, visit, kind and person are replicates
  */
-public record FieldReadings(List<Visit> visits, List<Stop> stops, List<Event> events, List<Reading> readings) {
+public record ModelReadings(List<Visit> visits, List<Stop> stops, List<Event> events, List<Reading> readings) {
 
     /** @param years when it was, in years from any day that is the same for all */
     public record Visit(String id, double years) {}

@@ -1,0 +1,140 @@
+package org.morphotera.core.judgement.request;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.result.Envelope;
+
+/**
+ * What is said of a field, in the shape in which it leaves the core.
+ *
+ * @param levels each indicator at each depth, of the field (without a stop) and of each stop
+ */
+public record JudgementAnswer(
+        LocalDate on,
+        List<JudgedLevel> levels,
+        JudgedLimits limits,
+        List<JudgedNextTest> nextTests,
+        List<JudgedChange> changes,
+        List<JudgedPatches> compare,
+        JudgedPlan plan) {
+
+    /** How much readings of a kind count in a field's figure. */
+    public record JudgedWeight(String kind, int stops, double share) {}
+
+    /**
+     * Where an indicator stands at a depth.
+     *
+     * @param key where figures of two keys mean other things, the key
+     * @param stopId {@code null} for the field
+     * @param value with its interval of 95 %, in {@code unit}
+     * @param score 0 to 1, with its lowest and highest within the interval
+     * @param readOn the newest day it was read
+     * @param since what was done since then that can change it: its expected effect is in the figure
+     * @param weights of the field's figure
+     */
+    public record JudgedLevel(
+            String indicator,
+            String band,
+            @Nullable String key,
+            @Nullable String stopId,
+            double value,
+            double low,
+            double high,
+            @Nullable String unit,
+            String level,
+            double score,
+            double scoreLow,
+            double scoreHigh,
+            LocalDate readOn,
+            List<String> since,
+            List<JudgedWeight> weights) {}
+
+    /** What one finding weighs for a constraint: a logarithm of odds, positive for it. */
+    public record JudgedEvidence(String finding, String state, double weight, double share, String method) {}
+
+    /** How probable a constraint is; from one half on it is named. */
+    public record JudgedConstraint(
+            String constraint, double probability, boolean named, List<JudgedEvidence> evidence) {}
+
+    /** What limits, the most probable first. */
+    public record JudgedLimits(List<JudgedConstraint> constraints) {}
+
+    /** A test that would tell most, for its minutes. */
+    public record JudgedNextTest(String method, int minutes, double gainBits, String constraint, String finding) {}
+
+    /** What an event did to an indicator. */
+    public record JudgedEffect(
+            @Nullable String id,
+            LocalDate happenedOn,
+            String kind,
+            double effect,
+            double low,
+            double high,
+            String verdict,
+            double probability,
+            String direction,
+            String sentence) {}
+
+    /**
+     * Whether an indicator changed.
+     *
+     * @param ratio whether mean, low and high are ratios of the later figure to the earlier one
+     * @param smallest from which change on it would show
+     */
+    public record JudgedChange(
+            String indicator,
+            String band,
+            @Nullable String key,
+            LocalDate from,
+            LocalDate to,
+            boolean told,
+            String verdict,
+            String direction,
+            double probability,
+            boolean ratio,
+            double mean,
+            double low,
+            double high,
+            double earlier,
+            double later,
+            @Nullable String unit,
+            double smallest,
+            String sentence,
+            List<JudgedEffect> events) {}
+
+    /** How an indicator differs between two patches: other less one, or their ratio. */
+    public record JudgedDifference(
+            String indicator,
+            String band,
+            @Nullable String key,
+            double one,
+            double other,
+            @Nullable String unit,
+            boolean ratio,
+            double mean,
+            double low,
+            double high,
+            boolean told,
+            String direction,
+            String sentence) {}
+
+    /** A patch against another; {@code routine} is the field outside of all patches. */
+    public record JudgedPatches(String patch, String otherPatch, List<JudgedDifference> differences) {}
+
+    /** What could be done. */
+    public record JudgedProposal(
+            String kind,
+            String constraint,
+            double probability,
+            Map<String, Object> inputs,
+            List<String> rules,
+            @Nullable Envelope calculation) {}
+
+    /** What is not proposed, and why. */
+    public record JudgedRefusal(String kind, String constraint, String reason) {}
+
+    /** What follows from the limits. */
+    public record JudgedPlan(List<JudgedProposal> proposals, List<JudgedRefusal> refused) {}
+}

@@ -1,0 +1,402 @@
+package org.morphotera.core.judgement.request;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.calculator.CalculatorRegistry;
+import org.morphotera.core.judgement.ChangeWords;
+import org.morphotera.core.judgement.FieldJudgement;
+import org.morphotera.core.judgement.IndicatorSeries;
+import org.morphotera.core.judgement.IndicatorSeries.LevelFigure;
+import org.morphotera.core.judgement.JudgedField;
+import org.morphotera.core.judgement.LimeAmount;
+import org.morphotera.core.judgement.TestResult;
+import org.morphotera.core.judgement.request.RequestedTests.Tested;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.NextTest;
+import org.morphotera.core.method.MethodRegistry;
+import org.morphotera.core.method.Outcome;
+import org.morphotera.core.plan.Proposals;
+import org.morphotera.core.reading.Fault;
+import org.morphotera.core.reading.Faults;
+import org.morphotera.core.reading.Inputs;
+import org.morphotera.core.result.Envelope;
+import org.morphotera.core.score.FigureScore;
+import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.TextureClass;
+import org.morphotera.core.text.DataTextException;
+import org.morphotera.core.text.Messages;
+import org.morphotera.core.text.ShownUnits;
+
+/** Judges a whole field from what is sent of it; pure, and nothing is kept. */
+public final class Judgements {
+
+    private static final int TESTS_OFFERED = 3;
+
+    /** An answer, or what is wrong with what was sent; one of the two is {@code null}. */
+    public record Result(@Nullable JudgementAnswer answer, List<Fault> faults) {}
+
+    private final MethodRegistry methods;
+    private final CalculatorRegistry calculators;
+    private final Benchmarks benchmarks;
+    private final EvidenceTables tables;
+    private final Messages messages;
+
+    public Judgements(
+            MethodRegistry methods,
+            CalculatorRegistry calculators,
+            Benchmarks benchmarks,
+            EvidenceTables tables,
+            Messages messages) {
+        this.methods = methods;
+        this.calculators = calculators;
+        this.benchmarks = benchmarks;
+        this.tables = tables;
+        this.messages = messages;
+    }
+
+    /** @param tree a request body as maps, lists, texts, numbers and booleans */
+    public Result judge(Object tree) {
+        Faults faults = new Faults();
+        JudgementRequest request =
+                Inputs.parse(tree, JudgementRequest::read, (read, into) -> read.check(methods, into), faults);
+        if (!faults.isEmpty()) {
+            return new Result(null, faults.found());
+        }
+        Benchmarks rules = rules(request, faults);
+        if (!faults.isEmpty()) {
+            return new Result(null, faults.found());
+        }
+        List<Tested> tests = RequestedTests.of(request, methods, rules, messages, faults);
+        return faults.isEmpty()
+                ? new Result(new Answering(request, rules, tests).answer(), List.of())
+                : new Result(null, faults.found());
+    }
+
+    private Benchmarks rules(JudgementRequest request, Faults faults) {
+        if (request.rules() == null) {
+            return benchmarks;
+        }
+        try {
+            return benchmarks.with("rules", request.rules());
+        } catch (DataTextException e) {
+            faults.add("rules", "RULES_UNREADABLE", Map.of("why", String.valueOf(e.getMessage())));
+            return benchmarks;
+        }
+    }
+
+    /** One answer in the making. */
+    private final class Answering {
+
+        private final JudgementRequest request;
+        private final Benchmarks rules;
+        private final List<Tested> tests;
+        private final RequestedEvidence evidence;
+        private final FieldJudgement judged;
+        private final ChangeWords words = new ChangeWords(messages);
+        private final ShownUnits units;
+
+        Answering(JudgementRequest request, Benchmarks rules, List<Tested> tests) {
+            this.request = request;
+            this.rules = rules;
+            this.tests = tests;
+            this.units = ShownUnits.of(request.units() == JudgementRequest.Units.US);
+            this.evidence = new RequestedEvidence(request, tests, rules, tables);
+            this.judged = FieldJudgement.of(field(), rules);
+        }
+
+        private JudgedField field() {
+            String texture = evidence.texture();
+            TextureClass known = texture == null ? null : Coded.find(TextureClass.values(), texture);
+            List<JudgedField.Reading> readings = new ArrayList<>();
+            for (Tested each : tests) {
+                for (TestResult.Shown shown : each.result().indicators()) {
+                    readings.add(reading(each, shown));
+                }
+            }
+            return new JudgedField(
+                    request.day(),
+                    new FigureScore.Place(
+                            known == null ? null : known.group(),
+                            request.field().crop(),
+                            request.field().landUse()),
+                    request.stops().stream()
+                            .map(each -> new JudgedField.Stop(
+                                    each.id(),
+                                    each.label() == null ? each.id() : each.label(),
+                                    each.role(),
+                                    each.patch()))
+                            .toList(),
+                    request.visits().stream()
+                            .map(each -> new JudgedField.Visit(each.id(), each.on(), each.person()))
+                            .toList(),
+                    events(),
+                    readings);
+        }
+
+        private List<JudgedField.Event> events() {
+            List<JudgedField.Event> events = new ArrayList<>();
+            for (JudgementRequest.EventEntry each : request.done()) {
+                events.add(new JudgedField.Event(
+                        each.id() == null ? "event-" + (events.size() + 1) : each.id(),
+                        each.on(),
+                        each.kind(),
+                        each.what() == null ? each.kind() : each.what(),
+                        LimeAmount.tHa(each.kind(), each.amount()),
+                        each.stopIds() == null ? null : Set.copyOf(each.stopIds())));
+            }
+            return events;
+        }
+
+        private JudgedField.Reading reading(Tested of, TestResult.Shown shown) {
+            Envelope.Figure figure = shown.figure();
+            TestResult result = of.result();
+            return new JudgedField.Reading(
+                    of.id(),
+                    shown.indicator(),
+                    result.band(),
+                    of.entry().method(),
+                    result.kind(),
+                    shown.apart(),
+                    result.source(),
+                    of.entry().stopId(),
+                    of.visit().id(),
+                    shown.rating().standing(),
+                    figure == null ? null : figure.value(),
+                    figure == null ? null : figure.low(),
+                    figure == null ? null : figure.high(),
+                    figure == null ? null : figure.unit(),
+                    result.layer());
+        }
+
+        JudgementAnswer answer() {
+            Map<String, Found> findings = evidence.findings();
+            List<Limits.Belief> beliefs = evidence.beliefs(findings);
+            return new JudgementAnswer(
+                    request.day(),
+                    levels(),
+                    new JudgementAnswer.JudgedLimits(
+                            beliefs.stream().map(Answering::constraint).toList()),
+                    nextTests(findings),
+                    changes(),
+                    compare(),
+                    plan(beliefs, findings));
+        }
+
+        private List<JudgementAnswer.JudgedLevel> levels() {
+            List<JudgementAnswer.JudgedLevel> levels = new ArrayList<>();
+            for (IndicatorSeries series : judged.series()) {
+                LevelFigure field = series.field();
+                if (field != null) {
+                    levels.add(level(series, null, field));
+                }
+                for (String stop : series.stops()) {
+                    levels.add(level(series, stop, Objects.requireNonNull(series.stop(stop))));
+                }
+            }
+            return levels;
+        }
+
+        private JudgementAnswer.JudgedLevel level(IndicatorSeries series, @Nullable String stop, LevelFigure of) {
+            return new JudgementAnswer.JudgedLevel(
+                    series.id().indicator(),
+                    series.id().band(),
+                    series.id().key(),
+                    stop,
+                    of.value(),
+                    of.low(),
+                    of.high(),
+                    series.unit(),
+                    of.level().code(),
+                    of.score(),
+                    of.scoreLow(),
+                    of.scoreHigh(),
+                    of.readOn(),
+                    of.since().stream().map(JudgedField.Event::what).toList(),
+                    stop != null
+                            ? List.of()
+                            : series.weights().stream()
+                                    .map(each ->
+                                            new JudgementAnswer.JudgedWeight(each.kind(), each.stops(), each.share()))
+                                    .toList());
+        }
+
+        private List<JudgementAnswer.JudgedNextTest> nextTests(Map<String, Found> findings) {
+            Set<String> done = new HashSet<>();
+            tables.kinds().stream()
+                    .filter(kind -> findings.containsKey(kind.id()))
+                    .forEach(kind -> done.add(kind.method()));
+            done.removeAll(NextTest.wantedNext(findings, tables));
+            Map<String, Integer> minutes = new LinkedHashMap<>();
+            methods.all().stream()
+                    .filter(method -> !done.contains(method.card().id()))
+                    .forEach(method ->
+                            minutes.put(method.card().id(), method.card().handsOnMinutes()));
+            return NextTest.ranked(findings, minutes, request.field().landUse(), tables).stream()
+                    .limit(TESTS_OFFERED)
+                    .map(offer -> new JudgementAnswer.JudgedNextTest(
+                            offer.method(),
+                            offer.minutes(),
+                            offer.gainBits(),
+                            offer.constraint().code(),
+                            offer.finding()))
+                    .toList();
+        }
+
+        private List<JudgementAnswer.JudgedChange> changes() {
+            LocalDate from = request.from() == null ? null : LocalDate.parse(request.from());
+            LocalDate to = request.to() == null ? null : LocalDate.parse(request.to());
+            Map<IndicatorSeries, IndicatorSeries.Told> all = new LinkedHashMap<>();
+            for (IndicatorSeries series : judged.series()) {
+                IndicatorSeries.Told change = series.change(from, to);
+                if (change != null) {
+                    all.put(series, change);
+                }
+            }
+            Set<IndicatorSeries> told = new HashSet<>(FieldJudgement.told(
+                    List.copyOf(all.keySet()), each -> all.get(each).probability()));
+            List<JudgementAnswer.JudgedChange> views = new ArrayList<>();
+            all.forEach((series, change) -> views.add(change(series, change, told.contains(series))));
+            return views;
+        }
+
+        private JudgementAnswer.JudgedChange change(IndicatorSeries series, IndicatorSeries.Told change, boolean told) {
+            return new JudgementAnswer.JudgedChange(
+                    series.id().indicator(),
+                    series.id().band(),
+                    series.id().key(),
+                    change.from().on(),
+                    change.to().on(),
+                    told,
+                    FieldJudgement.verdict(change.risen(), change.fallen()),
+                    direction(change.better()),
+                    change.probability(),
+                    series.ratio(),
+                    change.mean(),
+                    change.low(),
+                    change.high(),
+                    change.earlier(),
+                    change.later(),
+                    series.unit(),
+                    series.smallest(change),
+                    units.prose(words.changed(series, change)),
+                    series.did().stream().map(did -> effect(series, did)).toList());
+        }
+
+        private JudgementAnswer.JudgedEffect effect(IndicatorSeries series, IndicatorSeries.Did did) {
+            boolean named =
+                    request.done().stream().anyMatch(each -> did.event().id().equals(each.id()));
+            return new JudgementAnswer.JudgedEffect(
+                    named ? did.event().id() : null,
+                    did.event().on(),
+                    did.event().kind(),
+                    did.mean(),
+                    did.low(),
+                    did.high(),
+                    FieldJudgement.verdict(did.risen(), did.fallen()),
+                    Math.max(did.risen(), did.fallen()),
+                    direction(did.better()),
+                    units.prose(words.did(series, did)));
+        }
+
+        private static String direction(int better) {
+            return better > 0 ? "better" : better < 0 ? "worse" : "none";
+        }
+
+        private List<JudgementAnswer.JudgedPatches> compare() {
+            Set<@Nullable String> patches = new LinkedHashSet<>();
+            judged.field().stops().forEach(each -> patches.add(each.inPatch()));
+            List<@Nullable String> all = new ArrayList<>(patches);
+            List<JudgementAnswer.JudgedPatches> views = new ArrayList<>();
+            for (int i = 0; i < all.size(); i++) {
+                for (int j = i + 1; j < all.size(); j++) {
+                    views.add(new JudgementAnswer.JudgedPatches(
+                            code(all.get(i)), code(all.get(j)), differences(all.get(i), all.get(j))));
+                }
+            }
+            return views;
+        }
+
+        private static String code(@Nullable String patch) {
+            return patch == null ? "routine" : patch;
+        }
+
+        private List<JudgementAnswer.JudgedDifference> differences(@Nullable String one, @Nullable String other) {
+            List<JudgementAnswer.JudgedDifference> differences = new ArrayList<>();
+            for (IndicatorSeries series : judged.series()) {
+                IndicatorSeries.PatchDifference apart = series.difference(one, other);
+                if (apart != null) {
+                    differences.add(new JudgementAnswer.JudgedDifference(
+                            series.id().indicator(),
+                            series.id().band(),
+                            series.id().key(),
+                            apart.one(),
+                            apart.other(),
+                            series.unit(),
+                            series.ratio(),
+                            apart.mean(),
+                            apart.low(),
+                            apart.high(),
+                            apart.told(),
+                            direction(apart.better()),
+                            units.prose(words.apart(series, apart, words.patch(one), words.patch(other)))));
+                }
+            }
+            return differences;
+        }
+
+        private static JudgementAnswer.JudgedConstraint constraint(Limits.Belief belief) {
+            return new JudgementAnswer.JudgedConstraint(
+                    belief.constraint().code(),
+                    belief.probability(),
+                    belief.named(),
+                    belief.evidence().stream()
+                            .map(each -> new JudgementAnswer.JudgedEvidence(
+                                    each.finding(), each.state(), each.weight(), each.share(), each.method()))
+                            .toList());
+        }
+
+        private JudgementAnswer.JudgedPlan plan(List<Limits.Belief> beliefs, Map<String, Found> findings) {
+            List<JudgementAnswer.JudgedProposal> proposals = new ArrayList<>();
+            List<JudgementAnswer.JudgedRefusal> refused = new ArrayList<>();
+            for (Proposals.Proposal each : Proposals.of(beliefs, evidence.facts(findings), rules)) {
+                if (each.isHeld()) {
+                    refused.add(new JudgementAnswer.JudgedRefusal(
+                            each.kind().code(), each.constraint().code(), messages.text("action.rule." + each.held())));
+                } else {
+                    proposals.add(proposal(each));
+                }
+            }
+            return new JudgementAnswer.JudgedPlan(proposals, refused);
+        }
+
+        private JudgementAnswer.JudgedProposal proposal(Proposals.Proposal each) {
+            String calculator = each.kind().calculator();
+            Envelope calculation = null;
+            if (calculator != null) {
+                Outcome outcome = calculators.evaluate(calculator, Map.of("inputs", each.inputs()), rules);
+                calculation =
+                        outcome instanceof Outcome.Evaluated done ? Envelope.of(done.evaluation(), messages) : null;
+            }
+            return new JudgementAnswer.JudgedProposal(
+                    each.kind().code(),
+                    each.constraint().code(),
+                    each.probability(),
+                    each.inputs(),
+                    each.rules().stream()
+                            .map(rule -> messages.text("action.rule." + rule))
+                            .toList(),
+                    calculation);
+        }
+    }
+}

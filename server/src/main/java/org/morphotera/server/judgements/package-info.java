@@ -1,0 +1,2 @@
+/** A whole field judged in one call; nothing is kept. */
+package org.morphotera.server.judgements;
