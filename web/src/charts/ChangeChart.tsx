@@ -11,21 +11,6 @@ import { UprightAxis } from './UprightAxis'
 const USUAL_WIDTH = 760
 const MARGIN = { top: 56, right: 20, bottom: 34, left: 52 }
 
-/** Where the last date would not be told from the first: the smallest change that could have been seen, to both sides. */
-function sameBand(view: ChangeView) {
-  const { change, dates } = view
-  const first = dates[0]
-  const last = dates.at(-1)
-  if (!change || change.smallest === undefined || !first || !last) return undefined
-  const { smallest, logarithmic } = change
-  return {
-    from: new Date(first.on),
-    to: new Date(last.on),
-    low: logarithmic ? first.middle / smallest : first.middle - smallest,
-    high: logarithmic ? first.middle * smallest : first.middle + smallest,
-  }
-}
-
 /** What the crop wants, as a bracket inside the right edge: the better way lies towards it. */
 function Wanted({
   wanted,
@@ -52,6 +37,17 @@ function Wanted({
   )
 }
 
+/** What was done, from the figure without it to the figure with it; hollow where that can't be told yet. */
+function EffectBar({ x, from, to, told }: { x: number; from: number; to: number; told: boolean }) {
+  const up = to < from
+  return (
+    <g stroke="var(--accent)" fill={told ? 'var(--accent)' : 'var(--paper)'} strokeWidth="1.5">
+      <rect x={x + 3} y={Math.min(from, to)} width="7" height={Math.max(1, Math.abs(to - from))} />
+      <path d={`M${x + 0.5} ${to}h12l-6 ${up ? -7 : 7}z`} />
+    </g>
+  )
+}
+
 /** Every reading of every stop over the years, with what was done on the same axis. */
 export function ChangeChart({ view }: { view: ChangeView }) {
   const units = useUnits()
@@ -69,13 +65,25 @@ export function ChangeChart({ view }: { view: ChangeView }) {
     highY: point.high === undefined ? undefined : shown(point.high),
   }))
   if (points.length === 0) return <p className="py-10 text-soft">Nothing was read in this period.</p>
+  const course = view.dates.map((date) => ({
+    ...date,
+    at: new Date(date.on),
+    middle: shown(date.middle),
+    low: shown(date.low),
+    high: shown(date.high),
+  }))
   const days = points.map((point) => point.at.getTime())
   const pad = 50 * 86_400_000
   const x = scaleTime()
     .domain([Math.min(...days) - pad, Math.max(...days) + pad])
     .range([MARGIN.left, width - MARGIN.right])
   const [least, most] = extent(
-    points.flatMap((point) => [point.y, point.lowY ?? point.y, point.highY ?? point.y]),
+    points
+      .flatMap((point) => [point.y, point.lowY ?? point.y, point.highY ?? point.y])
+      .concat(
+        course.flatMap((each) => [each.low, each.high]),
+        view.events.flatMap((each) => [shown(each.with), shown(each.without)]),
+      ),
   )
   const y = scaleLinear()
     .domain([least!, most!])
@@ -84,7 +92,6 @@ export function ChangeChart({ view }: { view: ChangeView }) {
   const untreated = new Set(
     view.stops.filter((stop) => stop.role === 'control' || stop.role === 'reference').map((stop) => stop.id),
   )
-  const band = sameBand(view)
   const label = view.ofStanding
     ? 'standing'
     : unit
@@ -133,33 +140,22 @@ export function ChangeChart({ view }: { view: ChangeView }) {
         {view.wanted && (
           <Wanted wanted={view.wanted} y={(figure) => y(shown(figure))} width={width} height={height} />
         )}
-        {band && (
-          <g>
-            <defs>
-              <pattern
-                id="same"
-                width="6"
-                height="6"
-                patternUnits="userSpaceOnUse"
-                patternTransform="rotate(45)"
-              >
-                <line x1="0" x2="0" y1="0" y2="6" stroke="var(--strong-rule)" strokeWidth="1" />
-              </pattern>
-            </defs>
-            <rect
-              x={x(band.from)}
-              width={x(band.to) - x(band.from)}
-              y={Math.max(MARGIN.top, y(shown(band.high)))}
-              height={Math.max(
-                0,
-                Math.min(height - MARGIN.bottom, y(shown(band.low))) -
-                  Math.max(MARGIN.top, y(shown(band.high))),
-              )}
-              fill="url(#same)"
-              opacity="0.35"
-            />
-          </g>
+        {course.length > 1 && (
+          <path
+            d={`M${course.map((each) => `${x(each.at)} ${y(each.high)}`).join('L')}L${[...course]
+              .reverse()
+              .map((each) => `${x(each.at)} ${y(each.low)}`)
+              .join('L')}Z`}
+            fill="var(--ink)"
+            opacity="0.09"
+          />
         )}
+        <path
+          d={`M${course.map((each) => `${x(each.at)} ${y(each.middle)}`).join('L')}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+        />
         {events.map((event, i) => (
           <g key={event.id} fontSize="12.5" fill="var(--ink)">
             <line
@@ -220,15 +216,24 @@ export function ChangeChart({ view }: { view: ChangeView }) {
             )}
           </g>
         ))}
-        {view.dates.map((date) => (
+        {course.map((each) => (
           <line
-            key={date.visitId}
-            x1={x(new Date(date.on)) - 13}
-            x2={x(new Date(date.on)) + 13}
-            y1={y(shown(date.middle))}
-            y2={y(shown(date.middle))}
+            key={each.visitId}
+            x1={x(each.at)}
+            x2={x(each.at)}
+            y1={y(each.low)}
+            y2={y(each.high)}
             stroke="var(--ink)"
-            strokeWidth="3"
+            strokeWidth={course.length > 1 ? 1 : 2}
+          />
+        ))}
+        {view.events.map((each) => (
+          <EffectBar
+            key={each.event.id}
+            x={x(new Date(each.event.happenedOn))}
+            from={y(shown(each.without))}
+            to={y(shown(each.with))}
+            told={each.verdict === 'risen' || each.verdict === 'fallen'}
           />
         ))}
       </svg>

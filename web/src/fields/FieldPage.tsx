@@ -157,7 +157,7 @@ function Leading({ face }: { face: FieldFaceView }) {
             {at && (
               <span className="text-soft">
                 {' '}
-                · lowest: {at.label}, {figureText(at, units)} as the middle of {at.stops.length}{' '}
+                · lowest: {at.label}, {figureText(at, units)} by {at.stops.length}{' '}
                 {at.stops.length === 1 ? 'stop' : 'stops'}
                 {limit.depthTopMm !== undefined &&
                   `, ${units.number(limit.depthTopMm, 'mm')}–${units.text(limit.depthBottomMm!, 'mm')}`}
@@ -191,8 +191,34 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
           <h2 className="text-xl">{finding.label}</h2>
           <p>
             <LevelMark level={level} />{' '}
-            <span className="text-soft">· {figureText(finding, units)}, median of the stops</span>
+            <span className="text-soft">
+              · the field {figureText(finding, units)}
+              {finding.figureLow !== undefined &&
+                ` (${units.number(finding.figureLow, finding.unit ?? '')} to ${units.number(finding.figureHigh!, finding.unit ?? '')})`}
+              , read {showDay(finding.readOn)}
+            </span>
           </p>
+          {finding.since.length > 0 && (
+            <p className="text-sm text-soft">
+              Done since, and not read yet: {finding.since.join('; ')}. So it may be further off.
+            </p>
+          )}
+          {finding.weights.length > 0 && (
+            <details>
+              <summary className="min-h-11 cursor-pointer content-center text-sm text-accent">
+                What the field’s figure stands on
+              </summary>
+              <p className="text-sm text-soft">
+                {finding.weights
+                  .map(
+                    (each) =>
+                      `${each.label} at ${each.stops} ${each.stops === 1 ? 'stop' : 'stops'} ${Math.round(100 * each.share)} %`,
+                  )
+                  .join(', ')}
+                , by all visits; older readings count less.
+              </p>
+            </details>
+          )}
         </div>
         <Button kind="quiet" onClick={onClose}>
           Back

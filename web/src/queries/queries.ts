@@ -10,7 +10,7 @@ export type FieldsWanted = { find?: string; level?: string; grower?: string; ord
 export type ChangeWanted = {
   indicator?: string
   band?: string
-  method?: string
+  key?: string
   stops?: string[]
   from?: string
   to?: string
@@ -18,7 +18,7 @@ export type ChangeWanted = {
 
 export type LogWanted = { person?: string; entity?: string; from?: string; to?: string }
 
-export type ComparedSide = { field: string; stop?: string; visit?: string }
+export type ComparedSide = { field: string; stop?: string; patch?: string; visit?: string }
 
 /** What the pages read, each with its key in one place. */
 export const queries = {
@@ -88,7 +88,13 @@ export const queries = {
         must(
           api.GET('/api/compare', {
             params: {
-              query: { ...one, otherField: other.field, otherStop: other.stop, otherVisit: other.visit },
+              query: {
+                ...one,
+                otherField: other.field,
+                otherStop: other.stop,
+                otherPatch: other.patch,
+                otherVisit: other.visit,
+              },
             },
           }),
         ),
@@ -201,11 +207,6 @@ export const queries = {
             params: { path: { id: stop }, query: { method, before } },
           }),
         )) ?? null,
-    }),
-  stopsNeeded: (deviation: number, change: number, shared: number) =>
-    queryOptions({
-      queryKey: ['stops-needed', deviation, change, shared],
-      queryFn: () => must(api.GET('/api/stops-needed', { params: { query: { deviation, change, shared } } })),
     }),
   field: (id: string) =>
     queryOptions({

@@ -1,19 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
-import type { ChangeVerdict, ChangeView, EventChange } from '../api/schema'
+import type { ChangeView, Design, EventChange } from '../api/schema'
 import { ChangeChart } from '../charts/ChangeChart'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
 import { KnownBias } from './KnownBias'
 import { useStopRole } from '../fields/useStopRole'
-import { Button, Check, QuantityInput, Select } from '../ui/controls'
-import { Failed, Loading, Notice } from '../ui/states'
-import { useUnits } from '../units/units'
+import { Button, Check, Select } from '../ui/controls'
+import { Failed, Loading } from '../ui/states'
+import { plainNumber, useUnits } from '../units/units'
 
-/** One indicator over the years: every reading with its spread, what was done, and whether anything changed. */
+/** One indicator over the years: whether it changed, whether what was done did it, and what that stands on. */
 export function ChangePage() {
   const { id } = useParams()
   const units = useUnits()
@@ -21,7 +20,7 @@ export function ChangePage() {
   const wanted = {
     indicator: search.get('indicator') ?? undefined,
     band: search.get('band') ?? undefined,
-    method: search.get('method') ?? undefined,
+    key: search.get('key') ?? undefined,
     stops: search.getAll('stop'),
     from: search.get('from') ?? undefined,
     to: search.get('to') ?? undefined,
@@ -52,34 +51,55 @@ export function ChangePage() {
           later, shows here whether it did.
         </p>
       ) : (
-        <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
-          <section aria-label="Readings" className="grid content-start gap-4">
-            <Pick view={view} field={id!} wanted={wanted} change={change} />
-            <SavableChart title={`${view.field}: ${view.chosen.label}`} unit={units.symbol(view.unit ?? '')}>
-              <ChangeChart view={view} />
-            </SavableChart>
-            <p className="text-sm text-soft">
-              Each line is a stop, dashed where it was not treated; each whisker is a reading’s own spread,
-              the bar the middle of the treated stops. Inside the hatched band nothing could be told apart
-              from the first date. What was done stands on the same years.
-            </p>
-            <StopPick view={view} wanted={wanted.stops} change={change} />
-          </section>
-          <aside className="grid content-start gap-6">
-            <Verdict change={view.change} />
-            {view.change && view.change.controls === 0 && <MarkControl field={id!} view={view} />}
-            {view.trend && <p className="border-t border-rule pt-3">{view.trend.sentence}</p>}
-            <KnownBias method={view.chosen.method} />
-            {view.events.length > 0 && <AfterEvents events={view.events} />}
-            <StopsNeeded view={view} />
-          </aside>
-        </div>
+        <>
+          <Pick view={view} field={id!} wanted={wanted} change={change} />
+          <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
+            <Verdict view={view} />
+            <Effects events={view.events} />
+          </div>
+          <div className="grid gap-8 lg:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]">
+            <section aria-label="Readings" className="grid content-start gap-4">
+              <SavableChart
+                title={`${view.field}: ${view.chosen.label}`}
+                unit={units.symbol(view.unit ?? '')}
+              >
+                <ChangeChart view={view} />
+              </SavableChart>
+              <p className="text-sm text-soft">
+                The shaded course is the treated field, with what its readings leave open. Each thin line is a
+                stop, dashed where it was left alone. Beside what was done stands what it did: from the figure
+                without it to the figure with it.
+              </p>
+              <StopPick view={view} wanted={wanted.stops} change={change} />
+            </section>
+            <aside className="grid content-start gap-6">
+              <ToldOfField view={view} change={change} />
+              {view.trend && (
+                <p className="border-t border-rule pt-3 leading-snug">{units.prose(view.trend.sentence)}</p>
+              )}
+              <MarkControl field={id!} view={view} />
+              <Designs view={view} />
+              <KnownBias method={view.chosen.method} />
+            </aside>
+          </div>
+        </>
       )}
     </div>
   )
 }
 
 type Change = (edit: (params: URLSearchParams) => void) => void
+
+type Series = { indicator: string; band: string; key?: string }
+
+const keyOf = (each: Series) => [each.indicator, each.band, each.key ?? ''].join('|')
+
+function follow(params: URLSearchParams, series: Series) {
+  params.set('indicator', series.indicator)
+  params.set('band', series.band)
+  if (series.key) params.set('key', series.key)
+  else params.delete('key')
+}
 
 function Pick({
   view,
@@ -95,30 +115,21 @@ function Pick({
   const visits = useQuery(queries.field(field)).data?.visits ?? []
   const dates = [...new Set(visits.map((visit) => visit.visitedOn))].sort()
   const units = useUnits()
-  const chosen = view.chosen!
-  // the test is named only where two of them read the same thing
-  const alone = (one: typeof chosen) =>
-    view.series.filter((each) => each.indicator === one.indicator && each.band === one.band).length === 1
-  const key = (each: typeof chosen) => `${each.indicator}|${each.band}|${each.method}`
   return (
     <div className="grid grid-cols-2 items-end gap-4 sm:flex">
       <label className="col-span-2 grid w-full min-w-0 gap-1 text-sm text-soft sm:w-auto sm:flex-1">
         Indicator
         <Select
-          value={key(chosen)}
+          value={keyOf(view.chosen!)}
           onChange={(event) => {
-            const [indicator, band, method] = event.target.value.split('|')
-            change((params) => {
-              params.set('indicator', indicator!)
-              params.set('band', band!)
-              params.set('method', method!)
-            })
+            const series = view.series.find((each) => keyOf(each) === event.target.value)!
+            change((params) => follow(params, series))
           }}
         >
           {view.series.map((each) => (
-            <option key={key(each)} value={key(each)}>
-              {each.label}, {units.prose(each.depth)}
-              {alone(each) ? '' : `, by ${each.methodTitle}`}
+            <option key={keyOf(each)} value={keyOf(each)}>
+              {each.label}
+              {each.keyLabel && `, ${each.keyLabel}`}, {units.prose(each.depth)}
             </option>
           ))}
         </Select>
@@ -173,69 +184,121 @@ function StopPick({ view, wanted, change }: { view: ChangeView; wanted: string[]
 const VERDICTS: Record<string, string> = {
   risen: 'Risen',
   fallen: 'Fallen',
-  'no-change-shown': 'No change shown',
-  'too-few': 'Too few to say',
-  'not-comparable': 'Not comparable',
+  'probably-risen': 'Probably risen',
+  'probably-fallen': 'Probably fallen',
+  'cannot-tell': 'Can’t tell yet',
 }
 
-function Verdict({ change }: { change: ChangeVerdict | undefined }) {
+const EFFECTS: Record<string, string> = {
+  risen: 'It raised it',
+  fallen: 'It lowered it',
+  'probably-risen': 'It probably raised it',
+  'probably-fallen': 'It probably lowered it',
+  'cannot-tell': 'Can’t tell yet',
+}
+
+const percent = (chance: number) => `${Math.min(99, Math.round(100 * chance))} %`
+
+function Verdict({ view }: { view: ChangeView }) {
   const units = useUnits()
-  if (!change) return <p className="text-xl font-bold">Read on one date only: nothing to compare yet.</p>
+  const { change } = view
   return (
-    <section aria-label="Verdict" className="grid gap-2">
+    <section aria-label="Verdict" className="grid content-start gap-1.5">
       <h2 className="text-sm font-semibold text-soft">
-        {showDay(change.from)} to {showDay(change.to)}
+        Has it changed{change ? `, ${showDay(change.from)} to ${showDay(change.to)}` : ''}?
       </h2>
-      <p className="text-2xl font-bold">
-        {VERDICTS[change.verdict]}
-        {change.direction !== 'none' && `: ${change.direction}`}
-      </p>
-      <p className="leading-snug">{units.prose(change.sentence)}</p>
-      {change.mismatches.length > 0 && (
-        <ul className="grid gap-1">
-          {change.mismatches.map((each) => (
-            <li key={each.condition}>
-              <Notice severity={each.matters ? 'caution' : 'info'}>
-                {each.label}: {units.prose(each.earlier)} then, {units.prose(each.later)} now
-                {each.matters ? '' : ' (does not matter to this test)'}
-              </Notice>
-            </li>
-          ))}
-        </ul>
+      {change ? (
+        <>
+          <p className="text-2xl font-bold">
+            {VERDICTS[change.verdict]}
+            {change.verdict !== 'cannot-tell' && change.direction !== 'none' && `: ${change.direction}`}
+          </p>
+          <p className="leading-snug">{units.prose(change.sentence)}</p>
+          {change.verdict !== 'cannot-tell' && (
+            <p className="text-sm text-soft">{percent(change.probability)} sure</p>
+          )}
+        </>
+      ) : (
+        <p className="text-2xl font-bold">Read on one date only: nothing to compare yet.</p>
       )}
     </section>
   )
 }
 
-function AfterEvents({ events }: { events: EventChange[] }) {
+function Effects({ events }: { events: EventChange[] }) {
   const units = useUnits()
+  if (events.length === 0) return null
   return (
-    <section aria-label="Before and after" className="grid gap-3 border-t border-rule pt-3">
-      <h2 className="text-lg">Before and after what was done</h2>
-      {events.map(({ event, change, caution }) => (
-        <div key={event.id} className="grid gap-0.5">
-          <p className="font-semibold">
-            {event.what}, {showDay(event.happenedOn)}
+    <section aria-label="What was done" className="grid content-start gap-3">
+      <h2 className="text-sm font-semibold text-soft">Did what was done do it?</h2>
+      {events.map((each) => (
+        <div key={each.event.id} className="grid gap-0.5">
+          <p className="text-xl font-bold">
+            {EFFECTS[each.verdict]}
+            {each.verdict !== 'cannot-tell' && each.direction !== 'none' && `: ${each.direction}`}
           </p>
-          <p className="text-[15px] leading-snug">{units.prose(change.sentence)}</p>
-          <p className="text-sm text-soft">{caution}</p>
+          <p className="leading-snug">{units.prose(each.sentence)}</p>
+          <p className="text-sm text-soft">
+            {each.verdict !== 'cannot-tell' && `${percent(each.probability)} sure. `}
+            {each.stops} {each.stops === 1 ? 'stop' : 'stops'} where it was done
+            {each.leftAlone > 0
+              ? `, ${each.leftAlone} left alone.`
+              : ', none left alone: what the years did by themselves can’t be told from it well.'}
+          </p>
         </div>
       ))}
     </section>
   )
 }
 
-/** Controls take off what a whole visit reads high: one tap marks a stop that was not treated. */
+/** Everything that is told of the field, the surest first. */
+function ToldOfField({ view, change }: { view: ChangeView; change: Change }) {
+  const units = useUnits()
+  return (
+    <section aria-label="Told of this field" className="grid gap-2">
+      <h2 className="text-lg">What is told of this field</h2>
+      {view.told.length === 0 ? (
+        <p className="text-soft">
+          Nothing is sure enough to be told. What is probable, and what can’t be told yet, stands with each
+          indicator.
+        </p>
+      ) : (
+        <>
+          <ul className="grid">
+            {view.told.map((each) => (
+              <li key={keyOf(each)} className="border-t border-rule">
+                <button
+                  type="button"
+                  className="min-h-11 py-1.5 text-left leading-snug hover:underline"
+                  aria-pressed={keyOf(each) === keyOf(view.chosen!)}
+                  onClick={() => change((params) => follow(params, each))}
+                >
+                  {units.prose(each.change.sentence)}
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="text-sm text-soft">
+            Chance that {view.told.length === 1 ? 'it is' : 'one of them, taken at random, is'} wrong:{' '}
+            {view.chanceOfError! < 0.01 ? 'under 1 %' : `${Math.round(100 * view.chanceOfError!)} %`}.
+          </p>
+        </>
+      )}
+    </section>
+  )
+}
+
+/** Stops left alone take off what the years did by themselves: one tap marks a stop that was not treated. */
 function MarkControl({ field, view }: { field: string; view: ChangeView }) {
   const change = useStopRole(field)
   const shown = new Set(view.points.map((point) => point.stopId))
   const stops = view.stops.filter((stop) => shown.has(stop.id))
-  if (stops.length < 2) return null
+  const marked = stops.some((stop) => stop.role === 'control' || stop.role === 'reference')
+  if (stops.length < 2 || marked || view.events.length === 0) return null
   return (
     <section aria-label="Control" className="grid gap-2 border-t border-rule pt-3">
       <p className="leading-snug">
-        A whole visit may read high or low. Stops that were not treated take that off. Was one of these left
-        alone?
+        A stop that was left alone shows what the years did by themselves. Was one of these?
       </p>
       <div className="flex flex-wrap gap-2">
         {stops.map((stop) => (
@@ -257,43 +320,57 @@ function MarkControl({ field, view }: { field: string; view: ChangeView }) {
   )
 }
 
-/** How many stops a change of some size takes, from how much the paired differences scattered here. */
-function StopsNeeded({ view }: { view: ChangeView }) {
+/** From which change on it would show, by how often and where is read again. */
+function Designs({ view }: { view: ChangeView }) {
   const units = useUnits()
-  const deviation = view.change?.deviation
-  const shared = view.change?.shared ?? 0
-  // a factor is asked for in per cent
-  const log = view.change?.logarithmic === true
-  // emptied by hand it stays empty, instead of what is offered coming back under the fingers
-  const [size, setSize] = useState<number | 'empty'>()
-  const offered = view.stopsNeeded[1]?.change
-  const usual = log && offered !== undefined ? Math.round(100 * (Math.exp(offered) - 1)) : offered
-  const asked = size === 'empty' ? undefined : (size ?? usual)
-  const onScale = asked === undefined ? undefined : log ? Math.log(1 + asked / 100) : asked
-  const answer = useQuery({
-    ...queries.stopsNeeded(deviation ?? 1, onScale ?? 1, shared),
-    enabled: Boolean(deviation && onScale && onScale > 0),
-  })
-  if (!deviation) return null
+  const ratio = view.change?.logarithmic === true
+  const size = (change: number) =>
+    ratio
+      ? `${plainNumber(100 * (change - 1), 0)} %`
+      : view.unit === '%'
+        ? `${plainNumber(change, change < 10 ? 1 : 0)} points`
+        : view.unit && view.unit !== 'pH'
+          ? units.text(change, view.unit)
+          : plainNumber(change, 2)
+  const row = (each: Design) => [each.stops, each.leftAlone, each.visits].join('-')
+  if (view.designs.length === 0) return null
   return (
-    <section aria-label="How many stops" className="grid gap-2 border-t border-rule pt-3">
-      <h2 className="text-lg">How many stops would I need?</h2>
-      <QuantityInput
-        label="To see a change of"
-        unit={log ? '%' : (view.unit ?? '')}
-        value={asked}
-        onChange={(next) => setSize(next ?? 'empty')}
-      />
-      <p role="status">
-        {answer.data?.stops
-          ? `${answer.data.stops} stops, measured on both dates, show ${log ? `${asked} %` : units.text(answer.data.change, view.unit ?? '')} four times in five.`
-          : answer.data
-            ? shared > 0
-              ? 'So small a change does not show without a control, however many stops: two visits may differ by as much by themselves.'
-              : 'More than 200 stops: this test scatters too much here for so small a change.'
-            : answer.isError
-              ? answer.error.message
-              : '…'}
+    <section aria-label="What more would show" className="grid gap-2 border-t border-rule pt-3">
+      <h2 className="text-lg">What would more stops or visits show?</h2>
+      <table className="w-full text-left text-[15px]">
+        <thead className="text-sm text-soft">
+          <tr>
+            <th scope="col" className="py-1 pr-3 font-normal">
+              Stops
+            </th>
+            <th scope="col" className="py-1 pr-3 font-normal">
+              Left alone
+            </th>
+            <th scope="col" className="py-1 pr-3 font-normal">
+              Visits
+            </th>
+            <th scope="col" className="py-1 pr-3 font-normal">
+              A change shows from
+            </th>
+            <th scope="col" className="py-1 font-normal">
+              An effect from
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.designs.map((each) => (
+            <tr key={row(each)} className="border-t border-rule">
+              <td className="py-1 pr-3">{each.stops}</td>
+              <td className="py-1 pr-3">{each.leftAlone}</td>
+              <td className="py-1 pr-3">{each.visits} more</td>
+              <td className="py-1 pr-3 font-semibold">{size(each.change)}</td>
+              <td className="py-1 font-semibold">{size(each.effect)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-sm text-soft">
+        From the last visit on, each a year after the one before; the first line is what is walked now.
       </p>
     </section>
   )

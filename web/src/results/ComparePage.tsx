@@ -3,7 +3,7 @@ import { useRef } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { SavableChart } from '../charts/SavePicture'
 import { queries } from '../queries/queries'
-import type { ComparedPlace, ComparisonView, DifferenceView } from '../api/schema'
+import type { ComparedPlace, ComparisonView, DifferenceView, Stop } from '../api/schema'
 import { showDay } from '../words/dates'
 import { FieldNav } from '../fields/FieldNav'
 import { figureText } from '../fields/finding'
@@ -21,26 +21,28 @@ export function ComparePage() {
   const [search, setSearch] = useSearchParams()
   const field = useQuery(queries.field(id!))
   const stops = field.data?.stops ?? []
-  // a poor and a good patch is what a comparison is mostly for: the first two stops, until others are chosen
-  const side = (prefix: string, fallbackStop: string | undefined) => ({
-    field: search.get(`${prefix}field`) ?? id!,
-    stop:
-      search.has(`${prefix}field`) || search.has(`${prefix}stop`) || search.has(`${prefix}visit`)
-        ? (search.get(`${prefix}stop`) ?? undefined)
-        : fallbackStop,
-    visit: search.get(`${prefix}visit`) ?? undefined,
-  })
-  const one = side('', stops[1]?.id ?? stops[0]?.id)
-  const other = side('other-', stops[0]?.id)
+  const [first, second] = usual(stops)
+  const side = (prefix: string, fallback: Place): Side => {
+    const chosen = ['field', 'stop', 'patch', 'visit'].some((key) => search.has(prefix + key))
+    return {
+      field: search.get(`${prefix}field`) ?? id!,
+      stop: chosen ? (search.get(`${prefix}stop`) ?? undefined) : fallback.stop,
+      patch: chosen ? (search.get(`${prefix}patch`) ?? undefined) : fallback.patch,
+      visit: search.get(`${prefix}visit`) ?? undefined,
+    }
+  }
+  const one = side('', first)
+  const other = side('other-', second)
   const comparison = useQuery({ ...queries.compare(one, other), enabled: field.isSuccess })
   if (field.isPending) return <Loading what="the field" />
   if (field.isError) return <Failed error={field.error} retry={() => field.refetch()} />
   const choose = (prefix: string, next: Side) =>
     setSearch(
       (old) => {
-        for (const key of ['field', 'stop', 'visit'] as const) old.delete(prefix + key)
+        for (const key of ['field', 'stop', 'patch', 'visit'] as const) old.delete(prefix + key)
         old.set(`${prefix}field`, next.field)
         if (next.stop) old.set(`${prefix}stop`, next.stop)
+        if (next.patch) old.set(`${prefix}patch`, next.patch)
         if (next.visit) old.set(`${prefix}visit`, next.visit)
         return old
       },
@@ -54,10 +56,16 @@ export function ComparePage() {
         </h1>
         <FieldNav id={id!} />
       </header>
-      <div className="grid gap-4 sm:grid-cols-2">
-        <Chooser label="Here" side={one} onChange={(next) => choose('', next)} />
-        <Chooser label="There" side={other} onChange={(next) => choose('other-', next)} />
-      </div>
+      <details className="border-y border-rule">
+        <summary className="min-h-12 cursor-pointer content-center">
+          <strong>{comparison.data ? sentenceOf(comparison.data) : '…'}</strong>{' '}
+          <span className="text-accent">· change</span>
+        </summary>
+        <div className="grid gap-4 pb-4 sm:grid-cols-2">
+          <Chooser label="One" side={one} onChange={(next) => choose('', next)} />
+          <Chooser label="The other" side={other} onChange={(next) => choose('other-', next)} />
+        </div>
+      </details>
       {comparison.isPending && <Loading what="the comparison" />}
       {comparison.isError && <Failed error={comparison.error} retry={() => comparison.refetch()} />}
       {comparison.data && (
@@ -73,7 +81,38 @@ export function ComparePage() {
   )
 }
 
-type Side = { field: string; stop?: string; visit?: string }
+type Place = { stop?: string; patch?: string }
+type Side = Place & { field: string; visit?: string }
+
+/** What a comparison is mostly for: the poor patch against the good one; else the routine stops against the reference. */
+function usual(stops: Stop[]): [Place, Place] {
+  const has = (role: string) => stops.some((stop) => stop.role === role)
+  if (has('poor') && has('good')) return [{ patch: 'poor' }, { patch: 'good' }]
+  for (const role of ['good', 'reference', 'poor', 'wheel-track'])
+    if (has('routine') && has(role)) return [{ patch: 'routine' }, { patch: role }]
+  return [{ stop: stops[1]?.id ?? stops[0]?.id }, { stop: stops[0]?.id }]
+}
+
+const PATCHES: Record<string, string> = {
+  routine: 'The routine stops',
+  poor: 'The poor patch',
+  good: 'The good patch',
+  reference: 'The reference',
+  'wheel-track': 'The wheel track',
+  control: 'What was left alone',
+}
+
+/** The whole choice in one line. */
+function sentenceOf({ one, other }: ComparisonView) {
+  const name = (place: ComparedPlace, alone: boolean) =>
+    `${alone || place.field === place.name ? place.name : `${place.name} of ${place.field}`}`
+  const same = one.fieldId === other.fieldId
+  const on = (place: ComparedPlace) => (place.visitedOn ? showDay(place.visitedOn) : 'newest')
+  const text = `${name(one, same)} against ${name(other, same)}, ${
+    on(one) === on(other) ? on(one) : `${on(one)} against ${on(other)}`
+  }`
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
 
 function Chooser({ label, side, onChange }: { label: string; side: Side; onChange: (side: Side) => void }) {
   const fields = useQuery(queries.fields({ order: 'name' })).data ?? []
@@ -95,14 +134,22 @@ function Chooser({ label, side, onChange }: { label: string; side: Side; onChang
         </Select>
       </label>
       <label className="grid gap-1 text-sm text-soft">
-        Stop
+        Place
         <Select
-          value={side.stop ?? ''}
-          onChange={(event) => onChange({ ...side, stop: event.target.value || undefined })}
+          value={side.stop ? `stop ${side.stop}` : side.patch ? `patch ${side.patch}` : ''}
+          onChange={(event) => {
+            const [kind, name] = event.target.value.split(' ')
+            onChange({ field: side.field, visit: side.visit, ...(kind && { [kind]: name }) })
+          }}
         >
-          <option value="">all stops</option>
+          <option value="">all that speaks for the field</option>
+          {[...new Set(chosen?.stops.map((stop) => stop.role) ?? [])].map((role) => (
+            <option key={role} value={`patch ${role === 'control' ? 'left-alone' : role}`}>
+              {PATCHES[role]}
+            </option>
+          ))}
           {chosen?.stops.map((stop) => (
-            <option key={stop.id} value={stop.id}>
+            <option key={stop.id} value={`stop ${stop.id}`}>
               {stop.label}
             </option>
           ))}
@@ -214,7 +261,7 @@ function TwoFaces({ comparison }: { comparison: ComparisonView }) {
 }
 
 function nameOf(place: ComparedPlace) {
-  return place.stop ? `${place.field}, ${place.stop}` : place.field
+  return place.name === place.field ? place.field : `${place.field}, ${place.name}`
 }
 
 /** Whose the two faces are, each over its own. */

@@ -16,17 +16,34 @@ describe('change over the years', () => {
   }
   const last = (asked: ReturnType<typeof serve>) => asked.filter((each) => each.path === PATH).at(-1)!.query
 
-  it('says the verdict, its sentence, and whether the event did it', async () => {
+  it('says whether it changed, and whether what was done did it, before the picture', async () => {
     openChange()
     const verdict = await screen.findByRole('region', { name: 'Verdict' })
     expect(within(verdict).getByText(`Risen: ${change.change!.direction}`)).toBeTruthy()
     expect(within(verdict).getByText(change.change!.sentence)).toBeTruthy()
-    const events = screen.getByRole('region', { name: 'Before and after' })
-    for (const each of change.events) {
-      expect(events.textContent).toContain(each.change.sentence)
-      expect(events.textContent).toContain(each.caution)
-    }
-    for (const mismatch of change.change!.mismatches) expect(verdict.textContent).toContain(mismatch.label)
+    const done = screen.getByRole('region', { name: 'What was done' })
+    expect(change.events.length).toBeGreaterThan(0)
+    for (const each of change.events) expect(done.textContent).toContain(each.sentence)
+    const readings = screen.getByRole('region', { name: 'Readings' })
+    for (const first of [verdict, done])
+      expect(first.compareDocumentPosition(readings) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy()
+  })
+
+  it('tells all that is told of the field with the chance of being wrong, each a way to its course', async () => {
+    const { user, asked } = openChange({
+      ...change,
+      told: [...change.told, { ...change.told[0]!, indicator: 'earthworms', band: 'top-0-100' }],
+      chanceOfError: 0.03,
+    })
+    const told = await screen.findByRole('region', { name: 'Told of this field' })
+    expect(told.textContent).toContain('3 %')
+    await user.click(within(told).getAllByRole('button').at(-1)!)
+    await waitFor(() => expect(last(asked).get('indicator')).toBe('earthworms'))
+  })
+
+  it('says that nothing is told where nothing is sure', async () => {
+    openChange({ ...change, told: [], chanceOfError: undefined })
+    expect(await screen.findByText(/Nothing is sure enough to be told/)).toBeTruthy()
   })
 
   it('follows another series, a period and some stops', async () => {
@@ -34,10 +51,10 @@ describe('change over the years', () => {
     const other = change.series.find((each) => each.indicator !== 'ph')!
     await user.selectOptions(
       await screen.findByLabelText('Indicator'),
-      `${other.indicator}|${other.band}|${other.method}`,
+      `${other.indicator}|${other.band}|${other.key ?? ''}`,
     )
     await waitFor(() => expect(last(asked).get('indicator')).toBe(other.indicator))
-    expect(last(asked).get('method')).toBe(other.method)
+    expect(last(asked).get('band')).toBe(other.band)
     await user.click(screen.getByRole('checkbox', { name: change.stops[0]!.label }))
     await waitFor(() => expect(last(asked).getAll('stops').join()).toContain(change.stops[0]!.id))
     await user.click(screen.getByRole('checkbox', { name: change.stops[0]!.label }))
@@ -46,11 +63,11 @@ describe('change over the years', () => {
 
   it.each([
     ['fallen', 'Fallen'],
-    ['no-change-shown', 'No change shown'],
-    ['too-few', 'Too few to say'],
-    ['not-comparable', 'Not comparable'],
+    ['probably-risen', 'Probably risen'],
+    ['probably-fallen', 'Probably fallen'],
+    ['cannot-tell', 'Can’t tell yet'],
   ])('has words for %s', async (verdict, words) => {
-    openChange({ ...change, change: { ...change.change!, verdict, direction: 'none' } })
+    openChange({ ...change, events: [], change: { ...change.change!, verdict, direction: 'none' } })
     expect(await screen.findByText(words)).toBeTruthy()
   })
 
@@ -60,9 +77,9 @@ describe('change over the years', () => {
   })
 
   it('asks for a control where there is none, and marks one with one tap', async () => {
-    const stop = change.stops[0]!
+    const stop: (typeof change.stops)[0] = { ...change.stops[0]!, role: 'routine' }
     const asked = serve({
-      [`GET ${PATH}`]: { ...change, change: { ...change.change!, controls: 0 } },
+      [`GET ${PATH}`]: { ...change, stops: change.stops.map((each) => ({ ...each, role: 'routine' })) },
       [`PUT /api/stops/${stop.id}`]: { ...stop, role: 'control', version: stop.version + 1 },
     })
     const { user } = open('/fields/:id/change', <ChangePage />, '/fields/f/change')
@@ -81,21 +98,14 @@ describe('change over the years', () => {
     expect(screen.queryByRole('region', { name: 'Control' })).toBeNull()
   })
 
-  it('asks for stops in per cent where a change is a factor', async () => {
-    const { user, asked } = (() => {
-      const asked = serve({
-        [`GET ${PATH}`]: { ...change, change: { ...change.change!, logarithmic: true, shared: 0.3 } },
-        'GET /api/stops-needed': { change: 0.69, stops: 7 },
-      })
-      return { asked, ...open('/fields/:id/change', <ChangePage />, '/fields/f/change') }
-    })()
-    const size = await screen.findByLabelText(/To see a change of/)
-    await user.clear(size)
-    await user.type(size, '100')
-    expect(await screen.findByText(/7 stops, measured on both dates, show 100 %/)).toBeTruthy()
-    const last = asked.filter((each) => each.path === '/api/stops-needed').at(-1)!
-    expect(Number(last.query.get('change'))).toBeCloseTo(Math.log(2), 6)
-    expect(last.query.get('shared')).toBe('0.3')
+  it('says from which change on more stops or visits would show it, in per cent where it is a factor', async () => {
+    const design = { stops: 7, leftAlone: 2, visits: 1, change: 1.25, effect: 1.5 }
+    openChange({ ...change, change: { ...change.change!, logarithmic: true }, designs: [design] })
+    const table = await screen.findByRole('region', { name: 'What more would show' })
+    const cells = within(table)
+      .getAllByRole('cell')
+      .map((each) => each.textContent)
+    expect(cells).toEqual(['7', '2', '1 more', '25 %', '50 %'])
   })
 
   it('has nothing to compare of one date, nothing to follow of none', async () => {
@@ -110,7 +120,7 @@ describe('change over the years', () => {
 describe('two places side by side', () => {
   const ID = compare.one.fieldId
   const sides = [compare.one, compare.other].map(
-    (place, i) => `${i ? 'other-' : ''}field=${place.fieldId}&${i ? 'other-' : ''}stop=${place.stopId}`,
+    (place, i) => `${i ? 'other-' : ''}field=${place.fieldId}&${i ? 'other-' : ''}patch=${place.patch}`,
   )
   function openCompare(view: unknown = compare, at = `/fields/${ID}/compare?${sides.join('&')}`) {
     const asked = serve({
@@ -146,8 +156,29 @@ describe('two places side by side', () => {
     await waitFor(() => expect(asked.some((each) => each.path === '/api/compare')).toBe(true))
     const { query } = asked.find((each) => each.path === '/api/compare')!
     expect(query.get('field')).toBe(compare.one.fieldId)
-    expect(query.get('stop')).toBe(compare.one.stopId)
+    expect(query.get('patch')).toBe(compare.one.patch)
     expect(query.get('otherField')).toBe(compare.other.fieldId)
+    expect(query.get('otherPatch')).toBe(compare.other.patch)
+  })
+
+  it('begins with the poor patch against the good one, said in one line', async () => {
+    const { asked } = (() => {
+      const asked = serve({
+        'GET /api/compare': compare,
+        'GET /api/fields': fields,
+        [`GET /api/fields/${ID}`]: {
+          ...face,
+          stops: [
+            { ...face.stops[0]!, role: 'good' },
+            { ...face.stops[1]!, role: 'poor' },
+          ],
+        },
+      })
+      return { asked, ...open('/fields/:id/compare', <ComparePage />, `/fields/${ID}/compare`) }
+    })()
+    expect(await screen.findByText('The poor patch against the good patch, newest')).toBeTruthy()
+    const { query } = asked.find((each) => each.path === '/api/compare')!
+    expect([query.get('patch'), query.get('otherPatch')]).toEqual(['poor', 'good'])
   })
 
   it('says where nothing differs that could be defended', async () => {

@@ -23,7 +23,7 @@ import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.ParsedFields;
 import org.morphotera.core.text.Messages;
 
-/** No method is left half made: texts, benchmarks, cases, likeness, findings, a simulated answer, a picture, a page. */
+/** No method is left half made: texts, benchmarks, cases, findings, a simulated answer, a picture, a page. */
 class CompletenessTest {
 
     private static final int FEWEST_CASES = 5;
@@ -62,9 +62,9 @@ class CompletenessTest {
         method.card().indicators().stream()
                 .filter(each -> !messages.has("word." + each.id()))
                 .forEach(each -> gaps.add("no word for " + each.id()));
-        if (!benchmarks.hasTable("alike." + id)) {
-            gaps.add("no table alike." + id);
-        }
+        method.card().indicators().stream()
+                .filter(each -> !benchmarks.hasTable("model." + each.id()))
+                .forEach(each -> gaps.add("no table model." + each.id()));
         return gaps;
     }
 
@@ -118,12 +118,7 @@ class CompletenessTest {
                 .toList()));
         Benchmarks benchmarks = Benchmarks.parse(CoreData.texts(DataFiles.benchmarks(none)));
         assertThat(gaps(new Smell(), messages, benchmarks))
-                .contains(
-                        "no text title",
-                        "no text step.1",
-                        "no label for score",
-                        "no word for smell",
-                        "no table alike.smell");
+                .contains("no text title", "no text step.1", "no label for score", "no word for smell");
     }
 
     @Test

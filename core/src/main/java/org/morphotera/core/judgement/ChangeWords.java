@@ -1,7 +1,9 @@
 package org.morphotera.core.judgement;
 
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.IndicatorSeries.Did;
@@ -15,7 +17,8 @@ import org.morphotera.core.text.ShownUnits;
 /** What the field model found, in sentences. All figures of one sentence are of one contrast. */
 public final class ChangeWords {
 
-    private static final double HUNDREDTH = 0.01;
+    private static final double LARGE = 20;
+    private static final double SMALL = 0.1;
 
     private final Messages messages;
 
@@ -26,10 +29,13 @@ public final class ChangeWords {
 
     /** The indicator with its depth, as a sentence begins. */
     public String subject(IndicatorSeries.Id id) {
-        String depth = messages.text("depth." + id.band());
-        String label = messages.word(id.indicator());
+        String word = messages.word(id.indicator());
+        boolean lower = word.startsWith("pH") || word.isEmpty();
+        String label = lower ? word : Character.toUpperCase(word.charAt(0)) + word.substring(1);
         String key = id.key() == null ? "" : " (" + messages.word(id.key()) + ")";
-        return id.band().equals("above-ground") ? label + key : label + key + ", " + depth;
+        return id.band().equals("above-ground")
+                ? label + key
+                : label + key + ", " + messages.text("depth." + id.band());
     }
 
     /** Whether the treated field has changed. */
@@ -49,10 +55,10 @@ public final class ChangeWords {
         Map<String, Object> args = figures(series, did.without(), did.with());
         args.put("label", subject(series.id()));
         args.put("what", did.event().what());
-        args.put("on", did.event().on().toString());
+        args.put("on", day(did.event().on()));
         args.put("without", args.get("earlier"));
         args.put("with", args.get("later"));
-        args.put("before", did.before() == null ? "–" : figure(series, did.before(), scale(series, did.with())));
+        args.put("before", did.before() == null ? "–" : ShownUnits.plain(did.before(), decimals(series, did.with())));
         by(series, did.mean(), did.low(), did.high(), verdict.endsWith("fallen"), args);
         args.put("better", better(did.better()));
         String key = did.before() == null ? "did." + verdict + "-unread" : "did." + verdict;
@@ -85,14 +91,14 @@ public final class ChangeWords {
         double smallest = series.smallest(told);
         return series.ratio()
                 ? ShownUnits.plain(Numbers.significant(100 * (smallest - 1), 2), 0) + " %"
-                : figure(series, smallest, scale(series, smallest)) + unit(series);
+                : ShownUnits.plain(smallest, decimals(series, smallest)) + apartUnit(series);
     }
 
     private Map<String, Object> figures(IndicatorSeries series, double earlier, double later) {
         Map<String, Object> args = new LinkedHashMap<>();
-        double scale = Math.max(scale(series, earlier), scale(series, later));
-        args.put("earlier", figure(series, earlier, scale));
-        args.put("later", figure(series, later, scale));
+        int decimals = Math.max(decimals(series, earlier), decimals(series, later));
+        args.put("earlier", ShownUnits.plain(earlier, decimals));
+        args.put("later", ShownUnits.plain(later, decimals));
         args.put("unit", unit(series));
         return args;
     }
@@ -100,41 +106,41 @@ public final class ChangeWords {
     /** By how much, as a difference or in per cent; of a fall its size. */
     private void by(
             IndicatorSeries series, double mean, double low, double high, boolean falls, Map<String, Object> args) {
-        if (series.ratio()) {
-            double sign = falls ? -1 : 1;
-            double one = sign * 100 * (low - 1);
-            double other = sign * 100 * (high - 1);
-            args.put("by", percent(sign * 100 * (mean - 1)) + " %");
-            args.put("range", percent(Math.min(one, other)) + " to " + percent(Math.max(one, other)) + " %");
-        } else {
-            double sign = falls ? -1 : 1;
-            double scale = scale(series, Math.max(Math.abs(low), Math.abs(high)));
-            double one = sign * low;
-            double other = sign * high;
-            args.put("by", figure(series, sign * mean, scale) + unit(series));
-            args.put(
-                    "range",
-                    figure(series, Math.min(one, other), scale)
-                            + " to "
-                            + figure(series, Math.max(one, other), scale)
-                            + unit(series));
-        }
+        double size = series.ratio() ? 100 : Math.max(Math.abs(low), Math.abs(high));
+        by(series, mean, low, high, falls, decimals(series, size), args);
     }
 
-    private static String percent(double pct) {
-        return ShownUnits.plain(pct, 0);
+    private void by(
+            IndicatorSeries series,
+            double mean,
+            double low,
+            double high,
+            boolean falls,
+            int decimals,
+            Map<String, Object> args) {
+        double sign = falls ? -1 : 1;
+        double one = sign * difference(series, low);
+        double other = sign * difference(series, high);
+        String unit = series.ratio() ? " %" : apartUnit(series);
+        args.put("by", ShownUnits.plain(sign * difference(series, mean), decimals) + unit);
+        args.put(
+                "range",
+                ShownUnits.plain(Math.min(one, other), decimals)
+                        + " to "
+                        + ShownUnits.plain(Math.max(one, other), decimals)
+                        + unit);
+    }
+
+    /** A ratio in per cent more or less; a difference as it is. */
+    private static double difference(IndicatorSeries series, double told) {
+        return series.ratio() ? 100 * (told - 1) : told;
     }
 
     /** Decimals by the size of what is shown: no more than the interval carries. */
-    private static double scale(IndicatorSeries series, double figure) {
+    private static int decimals(IndicatorSeries series, double figure) {
         double size = Math.abs(figure);
-        return series.ofScore() || Unit.PH.symbol().equals(series.unit())
-                ? 1
-                : size >= 20 ? 0 : size < HUNDREDTH ? 2 : 1;
-    }
-
-    private static String figure(IndicatorSeries series, double figure, double decimals) {
-        return ShownUnits.plain(figure, (int) decimals);
+        boolean tenths = series.ofScore() || Unit.PH.symbol().equals(series.unit());
+        return tenths ? 1 : size >= LARGE ? 0 : size < SMALL ? 2 : 1;
     }
 
     private static String unit(IndicatorSeries series) {
@@ -142,8 +148,31 @@ public final class ChangeWords {
         return unit == null || unit.isEmpty() || unit.equals(Unit.PH.symbol()) || series.ofScore() ? "" : " " + unit;
     }
 
+    /** The unit of a difference: of two shares, points. */
+    private String apartUnit(IndicatorSeries series) {
+        return Unit.PERCENT.symbol().equals(series.unit()) ? " " + messages.text("told.points") : unit(series);
+    }
+
     private static String tidy(String sentence) {
         return sentence.replace(" .", ".").replace("  ", " ").strip();
+    }
+
+    private static String day(LocalDate on) {
+        String month = on.getMonth().name();
+        return on.getDayOfMonth() + " " + month.charAt(0)
+                + month.substring(1, 3).toLowerCase(Locale.ROOT) + " " + on.getYear();
+    }
+
+    /** The mean slope of the course, from three dates on. */
+    public String slope(IndicatorSeries series, IndicatorSeries.Slope slope) {
+        Map<String, Object> args = new LinkedHashMap<>();
+        args.put("label", subject(series.id()));
+        args.put("n", slope.dates());
+        args.put("from", String.valueOf(slope.from().getYear()));
+        double size = Math.max(Math.abs(slope.low()), Math.abs(slope.high()));
+        int decimals = series.ratio() ? 0 : size >= LARGE ? 0 : size >= 1 ? 1 : 2;
+        by(series, slope.aYear(), slope.low(), slope.high(), false, decimals, args);
+        return tidy(messages.text(List.of("told.slope"), args));
     }
 
     /** The name of a patch as it is read. */

@@ -13,8 +13,8 @@ final class Cholesky {
     }
 
     /**
-     * @param matrix square; only its lower triangle is read
-     * @throws IllegalArgumentException when it is not positive definite
+     * @param matrix the unit matrix and a positive semidefinite one; only its lower triangle is read. Every pivot of such a
+     *     sum is 1 or more: what rounding takes under that is set to it
      */
     static Cholesky of(double[][] matrix) {
         int n = matrix.length;
@@ -28,13 +28,7 @@ final class Cholesky {
                 for (int k = 0; k < j; k++) {
                     sum -= row[k] * other[k];
                 }
-                if (j < i) {
-                    row[j] = sum / other[j];
-                } else if (sum > 0) {
-                    row[i] = Math.sqrt(sum);
-                } else {
-                    throw new IllegalArgumentException("not positive definite at " + i);
-                }
+                row[j] = j < i ? sum / other[j] : Math.sqrt(Math.max(1, sum));
             }
         }
         return new Cholesky(lower);

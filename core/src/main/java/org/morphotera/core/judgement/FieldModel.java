@@ -60,6 +60,24 @@ public final class FieldModel {
             double logEvidence,
             double logEvidenceStill) {}
 
+    /** A figure that can be asked for: a sum of unknowns, with a spot's own share where one belongs to it. */
+    public static final class Asked {
+
+        private final double[] contrast;
+        private final double shift;
+        private final double own;
+
+        private Asked(double[] contrast, double shift, double own) {
+            this.contrast = contrast;
+            this.shift = shift;
+            this.own = own;
+        }
+
+        private Asked ahead(Ahead ahead) {
+            return new Asked(contrast, shift + ahead.mean(), own + ahead.variance());
+        }
+    }
+
     private static final Estimate NOTHING = new Estimate(0, 0, 0, 0);
 
     private final Scatter scatter;
@@ -380,13 +398,32 @@ public final class FieldModel {
         public static final Ahead NONE = new Ahead(0, 0);
     }
 
+    /** What is asked for. */
+    public Estimate estimate(Asked asked) {
+        return full.estimate(asked.contrast, asked.shift, asked.own);
+    }
+
+    /** One figure less another of the same model. */
+    public Estimate difference(Asked one, Asked other) {
+        double[] contrast = one.contrast.clone();
+        for (int a = 0; a < contrast.length; a++) {
+            contrast[a] -= other.contrast[a];
+        }
+        return full.estimate(contrast, one.shift - other.shift, one.own + other.own);
+    }
+
     /**
      * The course with the mean of some patches that speak for the field.
      *
      * @param patches of the stops that speak, as often as there are stops; {@code null} among them is the routine field
      */
+    public Asked askField(Visit visit, List<@Nullable String> patches) {
+        return new Asked(fieldAt(visit, patches), scatter.start(), 0);
+    }
+
+    /** The same on a later day. */
     public Estimate field(Visit visit, List<@Nullable String> patches, Ahead ahead) {
-        return full.estimate(fieldAt(visit, patches), scatter.start() + ahead.mean(), ahead.variance());
+        return estimate(askField(visit, patches).ahead(ahead));
     }
 
     private double[] fieldAt(Visit visit, List<@Nullable String> patches) {
@@ -448,6 +485,11 @@ public final class FieldModel {
 
     /** @param withSpot whether the hole of that day belongs to it, not only what lasts */
     public Estimate stop(Stop stop, Visit visit, boolean withSpot) {
+        return estimate(askStop(stop, visit, withSpot));
+    }
+
+    /** A stop on a visit; see {@link #stop(Stop, Visit, boolean)}. */
+    public Asked askStop(Stop stop, Visit visit, boolean withSpot) {
         int t = visitIndex.get(visit.id());
         double[] contrast = new double[priorSd.length];
         for (int i = 0; i <= t; i++) {
@@ -466,7 +508,7 @@ public final class FieldModel {
         contrast[stopAt.get(stop.id())] = 1;
         Spot spot = withSpot ? spots.get(List.of(stop.id(), visit.id())) : null;
         if (spot == null) {
-            return full.estimate(contrast, scatter.start(), 0);
+            return new Asked(contrast, scatter.start(), 0);
         }
         // the spot is what its readings are off the rest of the model, shrunk
         double shift = scatter.start();
@@ -477,7 +519,7 @@ public final class FieldModel {
                 contrast[a] -= pull;
             }
         }
-        return full.estimate(contrast, shift, spot.shrink());
+        return new Asked(contrast, shift, spot.shrink());
     }
 
     /** Named patches that were read, by name, each against the routine stops. */

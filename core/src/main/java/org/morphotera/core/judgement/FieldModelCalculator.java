@@ -43,10 +43,12 @@ public final class FieldModelCalculator implements Calculator<FieldModelCalculat
             String from,
             String to) {}
 
-    private static final Range ANY = Range.between(-1e6, 1e6);
-    private static final Range SD = Range.between(0, 1e6);
-    private static final Range OVER_ZERO = Range.above(0, 1e6);
-    private static final Range YEARS = Range.between(-10_000, 10_000);
+    private static final Range ANY = Range.between(-100_000, 100_000);
+    private static final Range SD = Range.between(0, 10_000);
+    /** Readings far more exact than all else scatters would leave nothing but rounding. */
+    private static final Range OVER_ZERO = Range.between(0.001, 10_000);
+
+    private static final Range YEARS = Range.between(-500, 5000);
     private static final int ID_LENGTH = 100;
     private static final int MOST_VISITS = 200;
     private static final int MOST_STOPS = 500;

@@ -22,6 +22,9 @@ import org.morphotera.core.judgement.FieldModel.EventEffect;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.FigureScore;
 import org.morphotera.core.score.StopRole;
+import org.morphotera.core.score.StopScore;
+import org.morphotera.core.soil.DepthLayer;
+import org.morphotera.core.statistics.Sample;
 
 /** All readings of one indicator at one depth of a field, and what the field model makes of them. */
 public final class IndicatorSeries {
@@ -118,6 +121,7 @@ public final class IndicatorSeries {
     private final JudgedField field;
     private final IndicatorModel model;
     private final List<JudgedField.Reading> readings;
+    private final boolean figures;
     private final Map<String, JudgedField.Stop> stops;
     private final Map<String, JudgedField.Visit> visits;
     private final List<JudgedField.Event> fitting;
@@ -147,6 +151,7 @@ public final class IndicatorSeries {
                         known.done())
                 : known;
         this.readings = readings;
+        this.figures = readings.stream().allMatch(each -> each.figure() != null);
         this.stops = byId(field.stops(), JudgedField.Stop::id);
         this.visits = byId(field.visits(), JudgedField.Visit::id);
         this.epoch = readings.stream()
@@ -251,6 +256,31 @@ public final class IndicatorSeries {
         return model.ofScore();
     }
 
+    /** Whether every reading has a figure. */
+    public boolean hasFigure() {
+        return figures;
+    }
+
+    /** 1 where more of the figure is better wherever it was read, −1 where less is, 0 for neither or in between. */
+    public int moreIsBetter() {
+        if (model.ofScore()) {
+            return hasFigure() && model.shown(1, id.key()) < model.shown(0, id.key()) ? -1 : 1;
+        }
+        double least =
+                readings.stream().mapToDouble(JudgedField.Reading::figure).min().orElseThrow();
+        double most =
+                readings.stream().mapToDouble(JudgedField.Reading::figure).max().orElseThrow();
+        double margin = Math.max(Math.abs(most) * WIDER, most - least);
+        double low = scored.at(least - margin);
+        double middle = scored.at((least + most) / 2);
+        double high = scored.at(most + margin);
+        boolean up = low <= middle && middle <= high && low < high;
+        boolean down = low >= middle && middle >= high && low > high;
+        return up ? 1 : down ? -1 : 0;
+    }
+
+    private static final double WIDER = 0.3;
+
     /** Whether changes are told as ratios. */
     public boolean ratio() {
         return model.scale().ratio();
@@ -286,6 +316,36 @@ public final class IndicatorSeries {
     /** Whether a stop that speaks for the field read it. */
     public boolean speaks() {
         return readings.stream().anyMatch(each -> leads(each.stop()));
+    }
+
+    /** The newest day that a stop which speaks for the field read it. */
+    LocalDate lastSpoke() {
+        return readings.stream()
+                .filter(each -> leads(each.stop()))
+                .map(each -> visits.get(each.visit()).on())
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+    }
+
+    /** The stops that speak for the field, as the model has them; on a visit, or as they were last read. */
+    List<StopScore> stopScores(@Nullable String visit) {
+        List<StopScore> scores = new ArrayList<>();
+        for (String stop : stops()) {
+            LevelFigure level = !leads(stop) ? null : visit == null ? stop(stop) : stop(stop, visit);
+            if (level != null) {
+                scores.add(new StopScore(stop, id.indicator(), layerOf(stop, visit), level.score(), null));
+            }
+        }
+        return scores;
+    }
+
+    private @Nullable DepthLayer layerOf(String stop, @Nullable String visit) {
+        return readings.stream()
+                .filter(each -> each.stop().equals(stop)
+                        && (visit == null || each.visit().equals(visit)))
+                .reduce((one, other) -> other)
+                .map(JudgedField.Reading::layer)
+                .orElse(null);
     }
 
     private ModelReadings.Visit newest(Collection<JudgedField.Reading> of) {
@@ -379,11 +439,10 @@ public final class IndicatorSeries {
         double low = model.scale().figure(estimate.low());
         double high = model.scale().figure(estimate.high());
         if (scored == null) {
-            String kind = id.key();
-            double one = model.shown(low, kind);
-            double other = model.shown(high, kind);
+            double one = shown(estimate.low());
+            double other = shown(estimate.high());
             return new LevelFigure(
-                    model.shown(value, kind),
+                    shown(estimate.value()),
                     Math.min(one, other),
                     Math.max(one, other),
                     value,
@@ -461,7 +520,8 @@ public final class IndicatorSeries {
     }
 
     private double shown(double onScale) {
-        return model.shown(model.scale().figure(onScale), id.key());
+        double value = model.scale().figure(onScale);
+        return figures ? model.shown(value, id.key()) : value;
     }
 
     /**
@@ -571,44 +631,139 @@ public final class IndicatorSeries {
     }
 
     /**
-     * One patch against another.
+     * A side of a comparison: a patch, a stop, or the stops that speak for the field.
      *
-     * @param one and {@code other}: names of patches, {@code null} for the routine field
-     * @return other less one, or {@code null} where one of them was not read
+     * @param kind which of them
+     * @param name of the patch or the stop; {@code null} for the routine field
+     * @param visit {@code null} for the newest reading
      */
-    public @Nullable PatchDifference difference(@Nullable String one, @Nullable String other) {
-        List<JudgedField.Reading> here = of(one);
-        List<JudgedField.Reading> there = of(other);
-        if (here.isEmpty() || there.isEmpty()) {
+    public record Side(
+            Of kind, @Nullable String name, @Nullable String visit) {
+
+        /** What a side is. */
+        public enum Of {
+            PATCH,
+            STOP,
+            FIELD
+        }
+
+        /** A patch by its newest readings; {@code null} is the routine field. */
+        public static Side patch(@Nullable String patch) {
+            return new Side(Of.PATCH, patch, null);
+        }
+    }
+
+    /** What is asked for of a side, on which visit, and at how many stops it was read. */
+    private record SideFigure(FieldModel.Asked asked, ModelReadings.Visit visit, int stops) {}
+
+    private @Nullable SideFigure figure(Side side) {
+        List<JudgedField.Reading> there = readings.stream()
+                .filter(each -> side.visit() == null || each.visit().equals(side.visit()))
+                .filter(each -> switch (side.kind()) {
+                    case PATCH -> Objects.equals(stops.get(each.stop()).inPatch(), side.name());
+                    case STOP -> each.stop().equals(side.name());
+                    case FIELD -> leads(each.stop());
+                })
+                .toList();
+        if (there.isEmpty()) {
             return null;
         }
-        ModelReadings.Visit last = fitted.visits().get(fitted.visits().size() - 1);
-        Estimate apart = fitted.patch(other, one);
-        double base =
-                fitted.field(last, Collections.singletonList(one), Ahead.NONE).value();
-        Moved moved = moved(apart, base, base + apart.value());
+        ModelReadings.Visit visit = newest(there);
+        FieldModel.Asked asked = switch (side.kind()) {
+            case STOP -> fitted.askStop(modelStop(side.name()), visit, true);
+            case PATCH -> fitted.askField(visit, Collections.singletonList(side.name()));
+            case FIELD -> fitted.askField(visit, speakingPatches(there));
+        };
+        return new SideFigure(asked, visit, stopsOf(there));
+    }
+
+    private ModelReadings.Stop modelStop(@Nullable String stop) {
+        return fitted.stops().stream()
+                .filter(each -> each.id().equals(stop))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /**
+     * One side against another of the same field: of two patches by their newest readings, the difference of their
+     * effects.
+     *
+     * @return other less one, or {@code null} where one of them was not read
+     */
+    public @Nullable PatchDifference difference(Side one, Side other) {
+        SideFigure here = figure(one);
+        SideFigure there = figure(other);
+        if (here == null || there == null) {
+            return null;
+        }
+        boolean patches = one.kind() == Side.Of.PATCH
+                && other.kind() == Side.Of.PATCH
+                && one.visit() == null
+                && other.visit() == null;
+        if (patches) {
+            Estimate apart = fitted.patch(other.name(), one.name());
+            ModelReadings.Visit last = fitted.visits().get(fitted.visits().size() - 1);
+            double base = fitted.estimate(fitted.askField(last, Collections.singletonList(one.name())))
+                    .value();
+            return difference(apart, base, base + apart.value(), here.stops(), there.stops());
+        }
+        Estimate apart = fitted.difference(there.asked(), here.asked());
+        return difference(
+                apart,
+                fitted.estimate(here.asked()).value(),
+                fitted.estimate(there.asked()).value(),
+                here.stops(),
+                there.stops());
+    }
+
+    /**
+     * One side against one of another field, each by its own model.
+     *
+     * @param elsewhere the same indicator, depth and key there
+     * @return other less one, or {@code null} where one of them was not read
+     */
+    public @Nullable PatchDifference difference(Side one, IndicatorSeries elsewhere, Side other) {
+        SideFigure here = figure(one);
+        SideFigure there = elsewhere.figure(other);
+        if (here == null || there == null) {
+            return null;
+        }
+        Estimate a = fitted.estimate(here.asked());
+        Estimate b = elsewhere.fitted.estimate(there.asked());
+        double sd = Math.hypot(a.sd(), b.sd());
+        double half = sd
+                * Sample.studentTQuantile(Sample.TWO_SIDED_95, Math.min(fitted.degrees(), elsewhere.fitted.degrees()));
+        double mean = b.value() - a.value();
+        return difference(
+                new Estimate(mean, mean - half, mean + half, sd), a.value(), b.value(), here.stops(), there.stops());
+    }
+
+    private PatchDifference difference(Estimate apart, double one, double other, int here, int there) {
+        Moved moved = moved(apart, one, other);
         boolean tells = apart.low() > 0 || apart.high() < 0;
         return new PatchDifference(
-                shown(base),
-                shown(base + apart.value()),
+                shown(one),
+                shown(other),
                 moved.mean(),
                 moved.low(),
                 moved.high(),
                 tells,
-                Math.abs(apart.value()) / Math.max(1e-12, apart.sd()),
-                better(base, base + apart.value()),
-                score(base),
-                score(base + apart.value()),
-                stopsOf(here),
-                stopsOf(there));
+                Math.abs(apart.value()) / Math.max(LEAST_HALF, (apart.high() - apart.low()) / 2),
+                better(one, other),
+                score(one),
+                score(other),
+                here,
+                there);
     }
+
+    private static final double LEAST_HALF = 1e-12;
 
     /**
      * How two patches differ.
      *
      * @param one and {@code other}: their figures
      * @param told whether the interval excludes none
-     * @param times how many standard deviations it is
+     * @param times how many times its half-width it is
      * @param better 1 where the other stands better, −1 where the one does
      */
     public record PatchDifference(
@@ -625,27 +780,136 @@ public final class IndicatorSeries {
             int oneStops,
             int otherStops) {}
 
-    private List<JudgedField.Reading> of(@Nullable String patch) {
-        return readings.stream()
-                .filter(each -> Objects.equals(stops.get(each.stop()).inPatch(), patch))
-                .toList();
-    }
-
     private static int stopsOf(List<JudgedField.Reading> readings) {
         return (int) readings.stream().map(JudgedField.Reading::stop).distinct().count();
     }
 
-    /**
-     * How large a change would show after one more visit a year on.
-     *
-     * @param stops treated ones read on it
-     * @param leftAlone of the stops that are left alone
-     * @param smallest half-width of the interval of the change, in the indicator's unit, or the ratio over 1
-     */
-    public record Design(int stops, int leftAlone, int visits, double smallest) {}
-
     /** The half-width of the change's interval as it is told: from it on a change would show. */
     public double smallest(Told told) {
         return model.scale().ratio() ? told.high() / told.mean() : (told.high() - told.low()) / 2;
+    }
+
+    /**
+     * Mean change a year over the last years.
+     *
+     * @param dates visits that read it within them
+     */
+    public record Slope(LocalDate from, LocalDate to, int dates, double aYear, double low, double high) {}
+
+    /** Three dates are the fewest that a course is told from. */
+    private static final int COURSE_DATES = 3;
+
+    private static final int COURSE_YEARS = 6;
+
+    /** The mean slope of the course over the last {@value #COURSE_YEARS} years; {@code null} under three dates. */
+    public @Nullable Slope slope() {
+        List<Visit> all = visits();
+        LocalDate last = all.get(all.size() - 1).on();
+        List<Visit> within = all.stream()
+                .filter(each -> !each.on().isBefore(last.minusYears(COURSE_YEARS)))
+                .toList();
+        Told told = within.size() < COURSE_DATES ? null : change(within.get(0).on(), last);
+        if (told == null) {
+            return null;
+        }
+        double span =
+                Math.max(1.0 / DAYS_A_YEAR, years(last) - years(told.from().on()));
+        return model.scale().ratio()
+                ? new Slope(
+                        told.from().on(),
+                        last,
+                        within.size(),
+                        Math.pow(told.mean(), 1 / span),
+                        Math.pow(told.low(), 1 / span),
+                        Math.pow(told.high(), 1 / span))
+                : new Slope(
+                        told.from().on(),
+                        last,
+                        within.size(),
+                        told.mean() / span,
+                        told.low() / span,
+                        told.high() / span);
+    }
+
+    /**
+     * What one or two more visits would tell.
+     *
+     * @param stops treated ones read on each
+     * @param leftAlone stops that are left alone and read
+     * @param visits more visits, a year apart
+     * @param change from which change of the field on it would show: in the indicator's unit, or as a ratio
+     * @param effect from which effect of what is done now on it would show
+     */
+    public record Design(int stops, int leftAlone, int visits, double change, double effect) {}
+
+    private static final int[][] DESIGNS = {{0, 0, 1}, {3, 0, 1}, {0, 1, 1}, {0, 2, 1}, {0, 0, 2}, {3, 2, 2}};
+
+    /** Designs from the one that is walked now, with more stops, more left alone, more visits. */
+    public List<Design> designs() {
+        int treated = (int) stops().stream()
+                .filter(stop -> !stops.get(stop).role().isUntreated())
+                .count();
+        int alone = stops().size() - treated;
+        List<Design> found = new ArrayList<>();
+        for (int[] more : DESIGNS) {
+            found.add(design(treated + more[0], alone + more[1], more[2]));
+        }
+        return found;
+    }
+
+    /** The model of the readings with planned ones, each as the course has it: only how far it can be off is asked for. */
+    private Design design(int treated, int alone, int more) {
+        ModelReadings.Visit last = fitted.visits().get(fitted.visits().size() - 1);
+        double value = fitted.course(last).value();
+        JudgedField.Reading like = readings.get(readings.size() - 1);
+        ModelReadings.Reading usual = modelReading(like);
+        List<ModelReadings.Visit> days = new ArrayList<>(fitted.visits());
+        List<ModelReadings.Stop> places = new ArrayList<>(fitted.stops());
+        List<ModelReadings.Reading> read =
+                new ArrayList<>(readings.stream().map(this::modelReading).toList());
+        List<ModelReadings.Stop> walked = new ArrayList<>();
+        choose(places, walked, treated, false);
+        choose(places, walked, alone, true);
+        for (int i = 1; i <= more; i++) {
+            days.add(new ModelReadings.Visit(PLANNED + i, last.years() + i));
+            for (ModelReadings.Stop stop : walked) {
+                read.add(new ModelReadings.Reading(
+                        stop.id(), PLANNED + i, usual.kind(), usual.person(), value, usual.sd(), usual.kindSd()));
+            }
+        }
+        double sd = model.done() == null
+                ? 0
+                : model.done().rows().values().iterator().next().get(0);
+        List<ModelReadings.Event> planned = List.of(new ModelReadings.Event(last.years(), 0, sd, null));
+        FieldModel of = FieldModel.of(model.scatter(true), new ModelReadings(days, places, planned, read));
+        Estimate change = Objects.requireNonNull(of.change(last.years(), last.years() + more))
+                .estimate();
+        Estimate effect = of.effects().get(0).effect();
+        return new Design(treated, alone, more, wide(value, change), effect == null ? 0 : wide(value, effect));
+    }
+
+    private static final String PLANNED = "planned-";
+
+    private double wide(double at, Estimate of) {
+        double half = (of.high() - of.low()) / 2;
+        return model.scale().ratio() ? Math.exp(half) : Math.abs(apart(at, half));
+    }
+
+    private static void choose(
+            List<ModelReadings.Stop> known, List<ModelReadings.Stop> walked, int wanted, boolean untreated) {
+        List<ModelReadings.Stop> there =
+                known.stream().filter(each -> each.untreated() == untreated).toList();
+        for (int i = 0; i < wanted; i++) {
+            if (i < there.size()) {
+                walked.add(there.get(i));
+            } else {
+                ModelReadings.Stop fresh = new ModelReadings.Stop(
+                        PLANNED + (untreated ? "alone-" : "stop-") + i,
+                        untreated ? StopRole.CONTROL.patch() : null,
+                        untreated);
+                known.add(fresh);
+                walked.add(fresh);
+            }
+        }
     }
 }

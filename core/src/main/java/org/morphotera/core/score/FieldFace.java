@@ -23,8 +23,16 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
     private static final int OTHERS_NEEDED = 4;
     private static final int USUAL_STOPS = 8;
 
-    /** @param standings of all stops, in any order */
+    /** What a finding is of. */
+    public record Group(String indicator, DepthBand band) {}
+
+    /** @param standings of all stops, in any order; the middle of a finding's stops stands for the field */
     public static FieldFace of(List<StopScore> standings) {
+        return of(standings, Map.of());
+    }
+
+    /** @param field where the field itself stands, by finding; the middle of its stops where it is not said */
+    public static FieldFace of(List<StopScore> standings, Map<Group, Double> field) {
         Map<Group, List<StopScore>> groups = new LinkedHashMap<>();
         Group last = null;
         List<StopScore> there = List.of();
@@ -42,7 +50,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
             there.add(standing);
         }
         List<Finding> findings = new ArrayList<>(groups.size());
-        groups.forEach((group, stops) -> findings.add(finding(group, stops)));
+        groups.forEach((group, stops) -> findings.add(finding(group, stops, field.get(group))));
         findings.sort(FieldFace::byDepth);
         Map<DepthBand, Finding> bands = new LinkedHashMap<>();
         for (Finding finding : findings) {
@@ -52,9 +60,6 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         }
         return new FieldFace(Collections.unmodifiableList(findings), bands);
     }
-
-    /** What a finding is made of. */
-    private record Group(String indicator, DepthBand band) {}
 
     private static int byDepth(Finding a, Finding b) {
         int order = a.band().compareTo(b.band());
@@ -85,7 +90,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
         return lowest;
     }
 
-    private static Finding finding(Group of, List<StopScore> stops) {
+    private static Finding finding(Group of, List<StopScore> stops, Double field) {
         double[] sorted = new double[stops.size()];
         for (int i = 0; i < sorted.length; i++) {
             sorted[i] = stops.get(i).standing();
@@ -95,7 +100,7 @@ public record FieldFace(List<Finding> findings, Map<DepthBand, Finding> bands) {
                 of.indicator(),
                 of.band(),
                 hull(stops),
-                middle(sorted),
+                field == null ? middle(sorted) : field,
                 sorted[0],
                 sorted[sorted.length - 1],
                 Collections.unmodifiableList(stops),

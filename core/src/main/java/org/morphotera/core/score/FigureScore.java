@@ -1,7 +1,9 @@
 package org.morphotera.core.score;
 
+import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.benchmark.Curve;
 import org.morphotera.core.chemistry.OrganicMatterCurve;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.soil.LandUse;
@@ -28,34 +30,52 @@ public final class FigureScore {
         this.byCrop = byCrop;
     }
 
-    /** @throws IllegalArgumentException when the benchmarks have no curve for it */
-    public static FigureScore of(String indicator, Place place, Benchmarks benchmarks) {
-        return switch (indicator) {
-            case "ph" ->
-                new FigureScore(
-                        PhWindow.of(place.crop(), place.landUse(), benchmarks.table("ph.windows"))::standing, true);
-            case "organic-matter" ->
-                new FigureScore(OrganicMatterCurve.of(place.landUse(), place.textureGroup(), benchmarks)::at, false);
-            case "earthworms" -> {
-                TextureGroup group = place.textureGroup() == null ? TextureGroup.MEDIUM : place.textureGroup();
-                yield new FigureScore(benchmarks.curve("earthworms." + group.code())::at, false);
-            }
-            case "rooting" ->
-                new FigureScore(share -> benchmarks.curve("rooting").at(share / 100), false);
-            case "sward" -> new FigureScore(share -> share / 100, false);
-            case "colour" -> new FigureScore(darker -> Math.max(0, Math.min(1, 1 - darker / 2)), false);
-            default -> new FigureScore(benchmarks.curve(curve(indicator))::at, false);
-        };
+    private interface Rule {
+        FigureScore of(Place place, Benchmarks benchmarks);
     }
 
-    private static String curve(String indicator) {
-        return switch (indicator) {
-            case "infiltration-at-200" -> "infiltration";
-            case "drainage" -> "drainage.field";
-            case "nitrogen", "phosphorus", "potassium" -> "nutrient-kit";
-            case "sap-brix", "sap-conductivity", "sap-ph" -> indicator.replaceFirst("-", ".");
-            default -> indicator;
-        };
+    /** Indicators that are scored otherwise than by the curve of their name. */
+    private static final Map<String, Rule> RULES = Map.ofEntries(
+            Map.entry(
+                    "ph",
+                    (place, benchmarks) -> new FigureScore(
+                            PhWindow.of(place.crop(), place.landUse(), benchmarks.table("ph.windows"))::standing,
+                            true)),
+            Map.entry(
+                    "organic-matter",
+                    (place, benchmarks) -> new FigureScore(
+                            OrganicMatterCurve.of(place.landUse(), place.textureGroup(), benchmarks)::at, false)),
+            Map.entry("earthworms", (place, benchmarks) -> {
+                TextureGroup group = place.textureGroup() == null ? TextureGroup.MEDIUM : place.textureGroup();
+                return curve("earthworms." + group.code(), benchmarks);
+            }),
+            Map.entry("rooting", (place, benchmarks) -> {
+                Curve curve = benchmarks.curve("rooting");
+                return new FigureScore(share -> curve.at(share / 100), false);
+            }),
+            Map.entry("sward", (place, benchmarks) -> new FigureScore(share -> within(share / 100), false)),
+            Map.entry("colour", (place, benchmarks) -> new FigureScore(paler -> within(1 - paler / 2), false)),
+            Map.entry("infiltration-at-200", (place, benchmarks) -> curve("infiltration", benchmarks)),
+            Map.entry("drainage", (place, benchmarks) -> curve("drainage.field", benchmarks)),
+            Map.entry("nitrogen", (place, benchmarks) -> curve("nutrient-kit", benchmarks)),
+            Map.entry("phosphorus", (place, benchmarks) -> curve("nutrient-kit", benchmarks)),
+            Map.entry("potassium", (place, benchmarks) -> curve("nutrient-kit", benchmarks)),
+            Map.entry("sap-brix", (place, benchmarks) -> curve("sap.brix", benchmarks)),
+            Map.entry("sap-conductivity", (place, benchmarks) -> curve("sap.conductivity", benchmarks)),
+            Map.entry("sap-ph", (place, benchmarks) -> curve("sap.ph", benchmarks)));
+
+    /** @throws IllegalArgumentException when the benchmarks have no curve for it */
+    public static FigureScore of(String indicator, Place place, Benchmarks benchmarks) {
+        return RULES.getOrDefault(indicator, (where, by) -> curve(indicator, by))
+                .of(place, benchmarks);
+    }
+
+    private static FigureScore curve(String id, Benchmarks benchmarks) {
+        return new FigureScore(benchmarks.curve(id)::at, false);
+    }
+
+    private static double within(double score) {
+        return Math.max(0, Math.min(1, score));
     }
 
     /** The score of a figure, 0 to 1. */

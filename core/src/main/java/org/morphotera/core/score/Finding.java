@@ -5,8 +5,9 @@ import org.morphotera.core.result.Level;
 import org.morphotera.core.soil.DepthLayer;
 
 /**
- * One indicator over the stops of a field, in one depth band: median standing with the lowest and highest stop.
+ * One indicator over the stops of a field, in one depth band: where the field stands, with the lowest and highest stop.
  *
+ * @param median score of the field, 0 to 1
  * @param layer from the highest top to the lowest bottom of what was sampled; {@code null} above ground
  * @param stops what it was made of
  * @param oddStops stops more than 0.35 from the median of at least four others

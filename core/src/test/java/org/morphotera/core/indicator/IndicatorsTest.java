@@ -2,6 +2,7 @@ package org.morphotera.core.indicator;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,6 +16,7 @@ import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.judgement.IndicatorModel;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.text.DataTextException;
 
@@ -68,12 +70,25 @@ class IndicatorsTest {
             section = line.startsWith("[") ? line : section;
             boolean ofIndicators = section.startsWith("[table function.") && !section.equals("[table function.rules]")
                     || section.equals("[table points.soil]")
-                    || section.equals("[table points.plant]")
-                    || section.equals("[table scatter]")
-                    || section.equals("[table change.scale]");
+                    || section.equals("[table points.plant]");
             if (ofIndicators && line.contains(" = ")) {
                 assertThat(line.substring(0, line.indexOf(" = "))).as(section).isIn(heads);
             }
+        }
+    }
+
+    @Test
+    void everyIndicatorHasAModelOfItsReadings() {
+        for (String indicator : Indicators.all()) {
+            IndicatorModel model = IndicatorModel.of(indicator, CoreData.BENCHMARKS);
+            assertThat(model.scatter(true).real())
+                    .as(indicator)
+                    .isGreaterThanOrEqualTo(model.scatter(false).real());
+            assertThat(model.figures().source()).as(indicator).isNotBlank();
+            double start = model.scatter(false).start();
+            assertThat(model.scale().of(model.scale().figure(start)))
+                    .as(indicator)
+                    .isCloseTo(start, within(0.1));
         }
     }
 

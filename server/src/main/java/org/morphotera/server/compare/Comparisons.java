@@ -13,12 +13,19 @@ final class Comparisons {
 
     private Comparisons() {}
 
-    /** One place at one time: a field, or one of its stops; on a visit, or by the newest of each test. */
+    /**
+     * One place at one time: a field, one of its patches or one of its stops; on a visit, or by the newest of each test.
+     *
+     * @param patch code of the patch, {@code routine} for what lies in none
+     * @param name as it is read, such as {@code the poor patch}
+     */
     record ComparedPlace(
             UUID fieldId,
             String field,
             @Nullable UUID stopId,
             @Nullable String stop,
+            @Nullable String patch,
+            String name,
             @Nullable UUID visitId,
             @Nullable LocalDate visitedOn,
             @Nullable String texture,
@@ -26,16 +33,19 @@ final class Comparisons {
             List<Faces.Band> bands,
             GroundPicture ground) {}
 
-    /** One side of a difference. */
+    /** One side of a difference, as the model has it. */
     record SideView(
             int stops,
             double standing,
             String level,
-            double half,
-            @Nullable Double figure,
-            @Nullable Double figureHalf) {}
+            @Nullable Double figure) {}
 
-    /** How one indicator at one depth differs, with its sentence. */
+    /**
+     * How one indicator at one depth differs, with its sentence.
+     *
+     * @param mean other less one with its interval of 95 %, or their ratio where {@code logarithmic}
+     * @param ratio how many times its half-width it is; from 1 on it is told
+     */
     record DifferenceView(
             String indicator,
             String label,
@@ -46,14 +56,21 @@ final class Comparisons {
             SideView one,
             SideView other,
             double standing,
-            @Nullable Double figure,
+            boolean logarithmic,
+            double mean,
+            double low,
+            double high,
             double ratio,
             boolean defensible,
             String sentence) {}
 
+    /** A side that can be chosen within a field: its patch, or {@code null} for all stops that speak for it. */
+    record PatchChoice(String patch, String name, int stops) {}
+
     /**
      * Two places and how they differ.
      *
+     * @param patches of the first field that can be chosen
      * @param differences the strongest first
      * @param layout of all of them between both faces, one scale for both: by depth, the strongest of a band first,
      *     those that can't be told apart folded
@@ -61,6 +78,7 @@ final class Comparisons {
     record ComparisonView(
             ComparedPlace one,
             ComparedPlace other,
+            List<PatchChoice> patches,
             List<DifferenceView> differences,
             FaceLayout layout,
             @Nullable String nothing) {}

@@ -1,5 +1,6 @@
 package org.morphotera.server.faces;
 
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,6 +12,9 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.FieldJudgement;
+import org.morphotera.core.judgement.IndicatorSeries;
+import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
 import org.morphotera.core.score.FaceLayout;
@@ -20,7 +24,6 @@ import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
-import org.morphotera.server.sheets.ScoreRows;
 import org.springframework.stereotype.Component;
 
 /** From rows of indicators to faces, by the core's scoring. */
@@ -31,10 +34,6 @@ public class FaceBuilder {
 
     FaceBuilder(Messages messages) {
         this.messages = messages;
-    }
-
-    public FieldFace face(List<IndicatorRow> rows) {
-        return ScoreRows.face(rows);
     }
 
     public List<Faces.Band> bands(FieldFace face) {
@@ -118,8 +117,12 @@ public class FaceBuilder {
                 .toList();
     }
 
-    /** @param labels stop labels by id */
-    public List<Faces.FindingView> findings(FieldFace face, List<IndicatorRow> rows, Map<UUID, String> labels) {
+    /**
+     * @param labels stop labels by id
+     * @param judgement of the field; {@code null} for a part of it, whose figures are the middle of its stops
+     */
+    public List<Faces.FindingView> findings(
+            FieldFace face, List<IndicatorRow> rows, Map<UUID, String> labels, @Nullable FieldJudgement judgement) {
         Map<String, IndicatorRow> byStop = new HashMap<>();
         for (IndicatorRow row : rows) {
             byStop.put(row.stopId() + row.indicator() + row.band(), row);
@@ -130,12 +133,20 @@ public class FaceBuilder {
                     .map(stop -> byStop.get(
                             stop.stop() + stop.indicator() + finding.band().code()))
                     .toList();
-            views.add(view(finding, own, labels));
+            IndicatorSeries series = judgement == null
+                    ? null
+                    : judgement.of(finding.indicator(), finding.band().code());
+            views.add(view(finding, own, labels, series, series == null ? null : series.field()));
         }
         return views;
     }
 
-    private Faces.FindingView view(Finding finding, List<IndicatorRow> own, Map<UUID, String> labels) {
+    private Faces.FindingView view(
+            Finding finding,
+            List<IndicatorRow> own,
+            Map<UUID, String> labels,
+            @Nullable IndicatorSeries series,
+            IndicatorSeries.@Nullable LevelFigure field) {
         double[] figures = sorted(own, IndicatorRow::figure);
         DepthLayer layer = finding.layer();
         return new Faces.FindingView(
@@ -149,17 +160,27 @@ public class FaceBuilder {
                 finding.median(),
                 finding.lowest(),
                 finding.highest(),
-                figures.length == 0 ? null : median(figures),
-                figures.length == 0 ? null : figures[0],
-                figures.length == 0 ? null : figures[figures.length - 1],
+                figures.length == 0 ? null : field == null ? median(figures) : field.value(),
+                figures.length == 0 ? null : field == null ? figures[0] : field.low(),
+                figures.length == 0 ? null : field == null ? figures[figures.length - 1] : field.high(),
                 own.get(0).unit(),
                 messages.optional("figure." + finding.indicator()),
+                field == null
+                        ? own.stream()
+                                .map(FaceBuilder::takenOn)
+                                .max(LocalDate::compareTo)
+                                .orElseThrow()
+                        : field.readOn(),
+                field == null
+                        ? List.of()
+                        : field.since().stream().map(JudgedField.Event::what).toList(),
+                series == null || field == null ? List.of() : weights(series),
                 own.stream()
                         .map(row -> new Faces.StopFinding(
                                 row.stopId(),
                                 labels.getOrDefault(row.stopId(), ""),
                                 row.measurementId(),
-                                row.takenAt().atZone(ZoneOffset.UTC).toLocalDate(),
+                                takenOn(row),
                                 Level.of(row.standing()).code(),
                                 row.standing(),
                                 row.standingLow(),
@@ -169,6 +190,16 @@ public class FaceBuilder {
                                 row.figureHigh(),
                                 finding.oddStops().contains(row.stopId().toString())))
                         .toList());
+    }
+
+    private static LocalDate takenOn(IndicatorRow row) {
+        return row.takenAt().atZone(ZoneOffset.UTC).toLocalDate();
+    }
+
+    private List<Faces.Weight> weights(IndicatorSeries series) {
+        return series.weights().stream()
+                .map(each -> new Faces.Weight(messages.word(each.kind()), each.stops(), each.share()))
+                .toList();
     }
 
     private static double[] sorted(List<IndicatorRow> rows, Function<IndicatorRow, Double> part) {

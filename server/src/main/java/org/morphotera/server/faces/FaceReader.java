@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.FieldJudgement;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.score.StopRole;
@@ -14,7 +15,9 @@ import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Patches;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.FieldIndicators;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.judgements.JudgedFields;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.limits.NextTests;
@@ -31,6 +34,8 @@ public class FaceReader {
 
     private final FieldReader fields;
     private final FieldIndicators indicators;
+    private final IndicatorReader rows;
+    private final JudgedFields judged;
     private final VisitReader faces;
     private final FaceBuilder builder;
     private final SheetBuilder.Builders sheets;
@@ -43,6 +48,8 @@ public class FaceReader {
     FaceReader(
             FieldReader fields,
             FieldIndicators indicators,
+            IndicatorReader rows,
+            JudgedFields judged,
             VisitReader faces,
             FaceBuilder builder,
             SheetBuilder.Builders sheets,
@@ -56,6 +63,8 @@ public class FaceReader {
         this.marks = marks;
         this.fields = fields;
         this.indicators = indicators;
+        this.rows = rows;
+        this.judged = judged;
         this.faces = faces;
         this.builder = builder;
         this.sheets = sheets;
@@ -68,12 +77,13 @@ public class FaceReader {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         List<Stop> stops = fields.stops(practice, id);
         List<UUID> walked = stops.stream().map(Stop::id).toList();
-        List<IndicatorRow> latest = indicators.ofField(practice, id).stream()
+        FieldJudgement judgement = judged.of(practice, id);
+        List<IndicatorRow> latest = judged.modelled(judgement, rows.latestOfField(practice, id), null).stream()
                 .sorted(Comparator.comparingInt(row -> walked.indexOf(row.stopId())))
                 .toList();
-        FieldFace face = builder.face(latest);
+        FieldFace face = judgement.face(null);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
-        List<Faces.FindingView> findings = builder.findings(face, latest, labels);
+        List<Faces.FindingView> findings = builder.findings(face, latest, labels, judgement);
         Leading leading = limits.leading(practice, field);
         List<UUID> read = latest.stream().map(IndicatorRow::stopId).distinct().toList();
         GroundPicture ground = GroundPicture.of(marks.of(practice, read, null));

@@ -68,10 +68,17 @@ public final class Faces {
             @Nullable Double figureHigh,
             boolean odd) {}
 
+    /** How much readings of one kind count in a field's figure: at how many stops, and their share, 0 to 1. */
+    public record Weight(String label, int stops, double share) {}
+
     /**
-     * One indicator at one depth over the stops: medians with lowest and highest stop.
+     * One indicator at one depth: where the field stands, with the lowest and highest stop.
      *
+     * @param figure of the field with its interval of 95 %, by all readings that the field has of it
      * @param pattern how a figure without unit is written, with {@code {x}} for it
+     * @param readOn the newest day it was read
+     * @param since what was done since then that can change it
+     * @param weights what the figure stands on, the largest share first
      */
     public record FindingView(
             String indicator,
@@ -89,6 +96,9 @@ public final class Faces {
             @Nullable Double figureHigh,
             @Nullable String unit,
             @Nullable String pattern,
+            LocalDate readOn,
+            List<String> since,
+            List<Weight> weights,
             List<StopFinding> stops) {}
 
     /** One visit in the history. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import org.morphotera.core.judgement.FieldJudgement;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.schedule.Retest;
 import org.morphotera.core.score.FieldFace;
@@ -14,8 +15,9 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldChanged;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.GrowerChanged;
-import org.morphotera.server.indicators.FieldIndicators;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.judgements.JudgedFields;
 import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.limits.Leading;
 import org.morphotera.server.viewcache.ViewCache;
@@ -40,7 +42,8 @@ class FieldSummaries {
 
     private final SummaryMapper rows;
     private final FieldReader fields;
-    private final FieldIndicators indicators;
+    private final IndicatorReader indicators;
+    private final JudgedFields judged;
     private final FaceBuilder builder;
     private final FieldLimits limits;
     private final Messages messages;
@@ -50,7 +53,8 @@ class FieldSummaries {
     FieldSummaries(
             SummaryMapper rows,
             FieldReader fields,
-            FieldIndicators indicators,
+            IndicatorReader indicators,
+            JudgedFields judged,
             FaceBuilder builder,
             FieldLimits limits,
             Messages messages,
@@ -60,6 +64,7 @@ class FieldSummaries {
         this.rows = rows;
         this.fields = fields;
         this.indicators = indicators;
+        this.judged = judged;
         this.builder = builder;
         this.limits = limits;
         this.messages = messages;
@@ -84,7 +89,9 @@ class FieldSummaries {
 
     @EventListener
     void visitChanged(VisitChanged changed) {
-        if (rows.markVisit(changed.practice(), changed.visit()) == 0) {
+        // a reading moves what the model says of all visits
+        if (rows.markVisits(changed.practice(), changed.field()) == 0
+                || rows.countVisit(changed.practice(), changed.visit()) == 0) {
             rows.addVisit(changed.practice(), changed.field(), changed.visit());
         }
         markField(changed.practice(), changed.field());
@@ -99,8 +106,9 @@ class FieldSummaries {
     /** Makes the strip of a field from what is there now. */
     private Made make(UUID practice, UUID id) {
         Field field = fields.field(practice, id);
-        List<IndicatorRow> own = indicators.ofField(practice, id);
-        FieldFace face = builder.face(own);
+        FieldJudgement judgement = judged.of(practice, id);
+        List<IndicatorRow> own = judged.modelled(judgement, indicators.latestOfField(practice, id), null);
+        FieldFace face = judgement.face(null);
         Faces.Limit limit = led(builder.limit(face, own), limits.leading(practice, field));
         SummaryMapper.Summary summary = rows.summary(practice, id);
         Level level = limit == null ? null : Coded.find(Level.values(), limit.level());
@@ -153,7 +161,7 @@ class FieldSummaries {
     }
 
     private List<Faces.Band> bandsOf(UUID practice, UUID field, UUID visit) {
-        return builder.bands(builder.face(indicators.ofVisit(practice, field, visit)));
+        return builder.bands(judged.of(practice, field).face(visit.toString()));
     }
 
     /** The lowest finding says how low; the evidence together, where it names a constraint, says why. */

@@ -56,8 +56,11 @@ interface SummaryMapper {
     void markGrower(@Param("practice") UUID practice, @Param("grower") UUID grower);
 
     @Update("update visit_strip set stale = true, marks = marks + 1 "
-            + "where practice_id = #{practice} and visit_id = #{visit}")
-    int markVisit(@Param("practice") UUID practice, @Param("visit") UUID visit);
+            + "where practice_id = #{practice} and field_id = #{field}")
+    int markVisits(@Param("practice") UUID practice, @Param("field") UUID field);
+
+    @Select("select count(*) from visit_strip where practice_id = #{practice} and visit_id = #{visit}")
+    int countVisit(@Param("practice") UUID practice, @Param("visit") UUID visit);
 
     @Insert("insert into visit_strip (visit_id, practice_id, field_id, stale) "
             + "values (#{visit}, #{practice}, #{field}, true)")

@@ -107,6 +107,12 @@ public interface IndicatorReader {
             @Param("band") String band,
             @Param("method") String method);
 
+    /** Every reading of a field that is judged, and the newest textures. */
+    @ResultMap("row")
+    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
+            + "and (standing is not null or latest and indicator = 'textureClass')")
+    List<IndicatorRow> ofField(@Param("practice") UUID practice, @Param("field") UUID field);
+
     /** An indicator at a depth, and on how many visits it was read. */
     record Series(String indicator, String band, String method, int visits) {}
 

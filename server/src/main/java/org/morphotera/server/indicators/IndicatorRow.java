@@ -57,6 +57,32 @@ public record IndicatorRow(
                 .toList());
     }
 
+    /** The same with another standing, 0 to 1, and its interval. */
+    public IndicatorRow standing(double score, double low, double high) {
+        return new IndicatorRow(
+                measurementId,
+                indicator,
+                fieldId,
+                visitId,
+                stopId,
+                method,
+                band,
+                depthTopMm,
+                depthBottomMm,
+                score,
+                low,
+                high,
+                code,
+                figure,
+                figureLow,
+                figureHigh,
+                unit,
+                points,
+                kind,
+                source,
+                takenAt);
+    }
+
     /** Where the figure comes from. */
     public Source from() {
         return Coded.find(Source.values(), source);

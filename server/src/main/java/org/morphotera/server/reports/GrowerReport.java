@@ -250,8 +250,9 @@ final class GrowerReport {
         }
         html.append("<h2>What changed</h2><table>");
         for (Changes.SeriesChange change : changes) {
-            html.append("<tr><td>").append(text(change.label())).append("</td><td>");
-            html.append(text(units.prose(change.change().sentence()))).append(" <span class='soft'>");
+            html.append("<tr><td>")
+                    .append(text(units.prose(change.change().sentence())))
+                    .append(" <span class='soft'>");
             html.append(change.change().from().format(DAY))
                     .append(" to ")
                     .append(change.change().to().format(DAY));

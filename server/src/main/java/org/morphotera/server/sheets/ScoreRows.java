@@ -1,6 +1,7 @@
 package org.morphotera.server.sheets;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.StopScore;
@@ -20,11 +21,17 @@ public final class ScoreRows {
 
     /** With the crop's vigour, which is seen and not tested, as one more indicator above the ground. */
     public static FieldFace faceWithVigour(List<IndicatorRow> rows, List<Observation> observations) {
+        return faceWithVigour(rows, observations, Map.of());
+    }
+
+    /** @param field where the field itself stands, by finding; the middle of its stops where it is not said */
+    static FieldFace faceWithVigour(
+            List<IndicatorRow> rows, List<Observation> observations, Map<FieldFace.Group, Double> field) {
         Stream<StopScore> seen = observations.stream()
                 .filter(each -> each.cropVigour() != null)
                 .map(each -> new StopScore(
                         each.stopId().toString(), CROP_VIGOUR, null, each.cropVigour() / 2, each.cropVigour()));
-        return FieldFace.of(Stream.concat(standings(rows), seen).toList());
+        return FieldFace.of(Stream.concat(standings(rows), seen).toList(), field);
     }
 
     private static Stream<StopScore> standings(List<IndicatorRow> rows) {

@@ -3,12 +3,14 @@ package org.morphotera.server.sheets;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.FieldJudgement;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.PointsSheet;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.indicators.FieldIndicators;
+import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.judgements.JudgedFields;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
 import org.morphotera.server.visits.Visit;
@@ -23,7 +25,8 @@ public class SheetReader {
     private final FieldReader fields;
     private final VisitReader visits;
     private final ObservationReader observations;
-    private final FieldIndicators indicators;
+    private final IndicatorReader indicators;
+    private final JudgedFields judged;
     private final VisitReader faces;
     private final SheetBuilder.Builders builders;
 
@@ -31,13 +34,15 @@ public class SheetReader {
             FieldReader fields,
             VisitReader visits,
             ObservationReader observations,
-            FieldIndicators indicators,
+            IndicatorReader indicators,
+            JudgedFields judged,
             VisitReader faces,
             SheetBuilder.Builders builders) {
         this.fields = fields;
         this.visits = visits;
         this.observations = observations;
         this.indicators = indicators;
+        this.judged = judged;
         this.faces = faces;
         this.builders = builders;
     }
@@ -57,9 +62,11 @@ public class SheetReader {
         if (!visit.fieldId().equals(fieldId)) {
             throw new NotFoundException("visit");
         }
-        List<IndicatorRow> rows = indicators.ofVisit(practice, fieldId, chosen);
+        FieldJudgement judgement = judged.of(practice, fieldId);
+        List<IndicatorRow> rows =
+                judged.modelled(judgement, indicators.ofVisitLeading(practice, fieldId, chosen), chosen);
         List<Observation> seen = observations.ofVisit(practice, chosen);
-        FieldFace face = ScoreRows.faceWithVigour(rows, seen);
+        FieldFace face = ScoreRows.faceWithVigour(rows, seen, judgement.standings(chosen.toString()));
         SheetBuilder builder = builders.of(practice);
         PointsSheet soil = builder.soil(face);
         PointsSheet plant = builder.plant(face);

@@ -3,6 +3,7 @@ package org.morphotera.server.reports;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.StringReader;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -25,8 +26,25 @@ class FaceDrawingTest {
     private static Faces.FindingView finding(String label, Double top, Double bottom, double standing, double figure) {
         String level = standing >= 0.75 ? "robust" : standing >= 0.25 ? "strained" : "failing";
         return new Faces.FindingView(
-                label, label, "method", "band", top, bottom, level, standing, standing, standing, figure, null, null,
-                "mm/h", null, List.of());
+                label,
+                label,
+                "method",
+                "band",
+                top,
+                bottom,
+                level,
+                standing,
+                standing,
+                standing,
+                figure,
+                null,
+                null,
+                "mm/h",
+                null,
+                LocalDate.of(2026, 4, 1),
+                List.of(),
+                List.of(),
+                List.of());
     }
 
     private static final List<Faces.FindingView> FINDINGS = List.of(

@@ -32,6 +32,7 @@ import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.FigureScore;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.text.DataTextException;
@@ -256,18 +257,11 @@ public final class Judgements {
         private List<JudgementAnswer.JudgedChange> changes() {
             LocalDate from = request.from() == null ? null : LocalDate.parse(request.from());
             LocalDate to = request.to() == null ? null : LocalDate.parse(request.to());
-            Map<IndicatorSeries, IndicatorSeries.Told> all = new LinkedHashMap<>();
-            for (IndicatorSeries series : judged.series()) {
-                IndicatorSeries.Told change = series.change(from, to);
-                if (change != null) {
-                    all.put(series, change);
-                }
-            }
-            Set<IndicatorSeries> told = new HashSet<>(FieldJudgement.told(
-                    List.copyOf(all.keySet()), each -> all.get(each).probability()));
-            List<JudgementAnswer.JudgedChange> views = new ArrayList<>();
-            all.forEach((series, change) -> views.add(change(series, change, told.contains(series))));
-            return views;
+            List<FieldJudgement.Changed> all = judged.changes(from, to);
+            Set<FieldJudgement.Changed> told = new HashSet<>(FieldJudgement.told(all));
+            return all.stream()
+                    .map(each -> change(each.series(), each.change(), told.contains(each)))
+                    .toList();
         }
 
         private JudgementAnswer.JudgedChange change(IndicatorSeries series, IndicatorSeries.Told change, boolean told) {
@@ -315,7 +309,10 @@ public final class Judgements {
 
         private List<JudgementAnswer.JudgedPatches> compare() {
             Set<@Nullable String> patches = new LinkedHashSet<>();
-            judged.field().stops().forEach(each -> patches.add(each.inPatch()));
+            // what was left alone stands against the treated as the effect of what was done
+            judged.field().stops().stream()
+                    .filter(each -> each.role() != StopRole.CONTROL)
+                    .forEach(each -> patches.add(each.inPatch()));
             List<@Nullable String> all = new ArrayList<>(patches);
             List<JudgementAnswer.JudgedPatches> views = new ArrayList<>();
             for (int i = 0; i < all.size(); i++) {
@@ -334,7 +331,8 @@ public final class Judgements {
         private List<JudgementAnswer.JudgedDifference> differences(@Nullable String one, @Nullable String other) {
             List<JudgementAnswer.JudgedDifference> differences = new ArrayList<>();
             for (IndicatorSeries series : judged.series()) {
-                IndicatorSeries.PatchDifference apart = series.difference(one, other);
+                IndicatorSeries.PatchDifference apart =
+                        series.difference(IndicatorSeries.Side.patch(one), IndicatorSeries.Side.patch(other));
                 if (apart != null) {
                     differences.add(new JudgementAnswer.JudgedDifference(
                             series.id().indicator(),
