@@ -3,6 +3,8 @@
 # the compiler's check asks for, and packs no files, which the server does as they are asked for.
 set -euo pipefail
 cd "$(dirname "$0")"
+# what an earlier build made, packed or under other names, must not be served beside this one
+rm -rf target/classes/static
 bash packages.sh "${1:-all}"
 if [ "${1:-all}" = build ]; then
   export PAGE_UNPACKED=1

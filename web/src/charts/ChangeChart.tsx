@@ -216,17 +216,16 @@ export function ChangeChart({ view }: { view: ChangeView }) {
             )}
           </g>
         ))}
-        {course.map((each) => (
+        {course.length === 1 && (
           <line
-            key={each.visitId}
-            x1={x(each.at)}
-            x2={x(each.at)}
-            y1={y(each.low)}
-            y2={y(each.high)}
+            x1={x(course[0]!.at)}
+            x2={x(course[0]!.at)}
+            y1={y(course[0]!.low)}
+            y2={y(course[0]!.high)}
             stroke="var(--ink)"
-            strokeWidth={course.length > 1 ? 1 : 2}
+            strokeWidth="2"
           />
-        ))}
+        )}
         {view.events.map((each) => (
           <EffectBar
             key={each.event.id}

@@ -27,7 +27,7 @@ export function Whisker({ finding }: { finding: FindingView }) {
       height="12"
       className="block overflow-visible"
       role="img"
-      aria-label={`standing ${finding.standing.toFixed(2)}, stops from ${finding.lowest.toFixed(2)} to ${finding.highest.toFixed(2)}`}
+      aria-label={`standing ${finding.standing.toFixed(2)}, by its readings ${finding.lowest.toFixed(2)} to ${finding.highest.toFixed(2)}`}
     >
       <rect x="0" y="4.5" width="100%" height="3" rx="1.5" fill="var(--rule)" />
       <rect

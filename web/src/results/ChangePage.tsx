@@ -347,7 +347,7 @@ function Designs({ view }: { view: ChangeView }) {
               Left alone
             </th>
             <th scope="col" className="py-1 pr-3 font-normal">
-              Visits
+              More visits
             </th>
             <th scope="col" className="py-1 pr-3 font-normal">
               A change shows from
@@ -362,7 +362,7 @@ function Designs({ view }: { view: ChangeView }) {
             <tr key={row(each)} className="border-t border-rule">
               <td className="py-1 pr-3">{each.stops}</td>
               <td className="py-1 pr-3">{each.leftAlone}</td>
-              <td className="py-1 pr-3">{each.visits} more</td>
+              <td className="py-1 pr-3">{each.visits}</td>
               <td className="py-1 pr-3 font-semibold">{size(each.change)}</td>
               <td className="py-1 font-semibold">{size(each.effect)}</td>
             </tr>

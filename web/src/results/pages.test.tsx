@@ -105,7 +105,7 @@ describe('change over the years', () => {
     const cells = within(table)
       .getAllByRole('cell')
       .map((each) => each.textContent)
-    expect(cells).toEqual(['7', '2', '1 more', '25 %', '50 %'])
+    expect(cells).toEqual(['7', '2', '1', '25 %', '50 %'])
   })
 
   it('has nothing to compare of one date, nothing to follow of none', async () => {

@@ -28,6 +28,7 @@ const ways = {
   deal: (_, body) => core.deal(body),
   scene: (method, body) => core.scene(body, method, 0),
   verdict: (_, body) => core.verdict(body),
+  judge: (_, body) => core.judge(body),
   look: (kind, body) => {
     const { inputs, pictures } = JSON.parse(body)
     const [one, other] = pictures.map(({ width, rgba }) => ({

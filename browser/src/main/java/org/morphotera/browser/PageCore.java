@@ -14,6 +14,7 @@ import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.context.Additions;
 import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.day.DayCourse;
+import org.morphotera.core.judgement.request.Judgements;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.method.Context;
 import org.morphotera.core.method.MethodRegistry;
@@ -47,6 +48,7 @@ public final class PageCore {
     private static Benchmarks benchmarks;
     private static Messages messages;
     private static TrainingGround training;
+    private static Judgements judgements;
 
     /** So many days are remembered as they were meant: planning one takes a part of a second. */
     private static final int MOST_DAYS = 12;
@@ -78,13 +80,28 @@ public final class PageCore {
     }
 
     /**
-     * Takes the evidence tables in force, which only the training ground needs.
+     * Takes the evidence tables in force, which only the training ground and judgements need.
      *
      * @param evidenceFiles JSON object: text by file name
      */
     @JSExport
     public static void openTraining(String evidenceFiles) {
-        training = new TrainingGround(METHODS, benchmarks, EvidenceTables.parse(texts(evidenceFiles)), messages);
+        EvidenceTables evidence = EvidenceTables.parse(texts(evidenceFiles));
+        training = new TrainingGround(METHODS, benchmarks, evidence, messages);
+        judgements = new Judgements(METHODS, CALCULATORS, benchmarks, evidence, messages);
+    }
+
+    /**
+     * Judges a field that is sent whole, as the server does; after {@link #openTraining}, which hands in the evidence.
+     *
+     * @return the answer, or an object with {@code errors}
+     */
+    @JSExport
+    public static String judge(String bodyJson) {
+        Judgements.Result result = judgements.judge(JsonTree.parse(bodyJson));
+        return result.answer() == null
+                ? answer(new Outcome.Refused(result.faults()))
+                : JsonTree.write(JudgementTree.of(result.answer()));
     }
 
     /** A made-up place as the learner finds it; see {@link TrainingGround#deal}. */
@@ -317,7 +334,7 @@ public final class PageCore {
 
     // Records have no reflection here, so their parts are named once more; the worked cases hold both forms together.
 
-    private static Map<String, Object> envelope(Envelope envelope) {
+    static Map<String, Object> envelope(Envelope envelope) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("method", envelope.method());
         Map<String, Object> values = new LinkedHashMap<>();

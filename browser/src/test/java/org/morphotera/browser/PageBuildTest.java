@@ -23,6 +23,7 @@ import org.morphotera.core.PhotoKinds;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
+import org.morphotera.core.judgement.request.Judgements;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
 import org.morphotera.core.photo.Card;
@@ -31,6 +32,7 @@ import org.morphotera.core.photo.Picture;
 import org.morphotera.core.photo.drawn.Drawn;
 import org.morphotera.core.photo.drawn.DrawnCard;
 import org.morphotera.core.photo.drawn.Taken;
+import org.morphotera.core.reading.FaultText;
 import org.morphotera.training.TrainingGround;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */
@@ -72,6 +74,7 @@ class PageBuildTest {
             }
         }
         training();
+        judgements();
         photos();
         Path tasks = folder.resolve("tasks.json");
         Map<String, Object> input = Map.of(
@@ -94,6 +97,60 @@ class PageBuildTest {
         assertThat(node.waitFor(120, TimeUnit.SECONDS)).isTrue();
         assertThat(node.exitValue()).isZero();
         pageAnswers = WorkedCase.JSON.readValue(Files.readString(answers), List.class);
+    }
+
+    private static final Judgements JUDGEMENTS =
+            new Judgements(Methods.all(), CALCULATORS, CoreData.BENCHMARKS, CoreData.EVIDENCE, CoreData.MESSAGES);
+
+    /** A limed field of six stops over three years, read by several methods, and one that is refused. */
+    private static void judgements() {
+        List<Map<String, Object>> visits = new ArrayList<>();
+        for (int year = 0; year < 3; year++) {
+            List<Map<String, Object>> tests = new ArrayList<>();
+            for (int stop = 0; stop < 6; stop++) {
+                double ph = 5.3 + 0.1 * stop + (year > 0 && stop < 5 ? 0.6 : 0);
+                Map<String, Object> layer = Map.of("topMm", 0, "bottomMm", 150, "value", ph);
+                tests.add(test(stop, "ph", Map.of("kind", "meter-1to5", "layers", List.of(layer))));
+                for (String method : List.of("ring-infiltration", "structure", "earthworms", "penetration")) {
+                    List<WorkedCase> cases = WorkedCase.of(method).stream()
+                            .filter(each -> each.expectErrors() == null)
+                            .toList();
+                    tests.add(test(
+                            stop, method, cases.get((stop + year) % cases.size()).body().get("readings")));
+                }
+            }
+            visits.add(Map.of("id", "v" + year, "visitedOn", "202" + (3 + year) + "-04-10", "measurements", tests));
+        }
+        List<Map<String, Object>> stops = new ArrayList<>();
+        for (int stop = 0; stop < 6; stop++) {
+            stops.add(Map.of("id", "s" + stop, "role", stop == 5 ? "control" : stop == 4 ? "poor" : "routine"));
+        }
+        Map<String, Object> lime = Map.of("happenedOn", "2023-10-01", "kind", "lime", "amount", "4 t/ha");
+        Map<String, Object> body = Map.of(
+                "field", Map.of("landUse", "arable", "crop", "barley", "textureClass", "loam"),
+                "stops", stops,
+                "visits", visits,
+                "events", List.of(lime));
+        TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(body), "judge"));
+        TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(Map.of("field", Map.of())), "judge"));
+    }
+
+    private static Map<String, Object> test(int stop, String method, Object readings) {
+        return Map.of(
+                "stopId", "s" + stop,
+                "method", method,
+                "depthTopMm", 0,
+                "depthBottomMm", 150,
+                "readings", readings);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> judged(Object body) {
+        Judgements.Result result = JUDGEMENTS.judge(body);
+        return result.answer() == null
+                ? Map.of("errors", WorkedCase.JSON.convertValue(
+                        FaultText.of(result.faults(), CoreData.MESSAGES), List.class))
+                : WorkedCase.JSON.convertValue(result.answer(), Map.class);
     }
 
     /** A place of each level, a test of it by each method, and a round in which all of them are made. */
@@ -225,6 +282,7 @@ class PageBuildTest {
             case "scene" -> GROUND.scene(body, task.method(), 0);
             case "verdict" ->
                 GROUND.verdict(body.get("deal"), (List<?>) body.get("made"), (String) body.get("named"), null);
+            case "judge" -> judged(body);
             case "drawn" -> drawn(task.method(), body);
             case "card" -> card(picture(body));
             case "look" ->

@@ -64,27 +64,27 @@ class JudgementIT extends Journeys {
         Page page = onField("Craigend Ley");
         link(page, "Compare").click();
         assertThat(page.getByText("What differs, strongest first")).isVisible();
-        assertThat(page.getByText(Pattern.compile("^pH, 100 to 200 mm: .* there against .* here")))
+        assertThat(page.getByText("The poor patch against the good patch, newest"))
+                .isVisible();
+        assertThat(page.getByText(Pattern.compile("^Sward: .* in the good patch, .* in the poor patch: .* more")))
                 .isVisible();
         page.getByText("more that can’t be told apart").click();
-        assertThat(page.getByText("no difference you could defend").first()).isVisible();
+        assertThat(page.getByText("can't be told apart.").first()).isVisible();
     }
 
     @Test
-    void aChangeIsToldWithItsIntervalAndAnUnlikeVisitIsRefused() {
+    void aChangeIsToldBeforeItsPictureAndAnUnsureOneIsNot() {
         Page page = onField("Craigend Ley");
         link(page, "Change").click();
-        page.getByLabel("Indicator").selectOption("ph|mid-100-200|ph");
+        page.getByLabel("Indicator").selectOption("ph|mid-100-200|");
         assertThat(page.getByText("Risen: better")).isVisible();
-        assertThat(page.getByText("Ground limestone on the whole ley")).isVisible();
-        page.getByLabel("To see a change of").fill("0.2");
-        assertThat(page.getByText(Pattern.compile("\\d+ stops, measured on both dates")))
-                .isVisible();
+        assertThat(page.getByText("Ground limestone on the whole ley").first()).isVisible();
+        assertThat(page.getByText("What would more stops or visits show?")).isVisible();
         page.navigate(server.url("/fields"));
         link(page, "Long Dyke").click();
         link(page, "Change").click();
-        page.getByLabel("Indicator").selectOption("earthworms|mid-100-200|earthworms");
-        assertThat(page.getByText("Not comparable", new Page.GetByTextOptions().setExact(true)))
+        page.getByLabel("Indicator").selectOption("earthworms|mid-100-200|");
+        assertThat(page.getByText("Can’t tell yet", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
     }
 

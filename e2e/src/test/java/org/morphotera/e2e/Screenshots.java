@@ -60,7 +60,7 @@ class Screenshots {
         shoot(page, "sheet");
         page.navigate(field + "/compare");
         shoot(page, "compare");
-        page.navigate(field + "/change?indicator=ph&band=mid-100-200&method=ph");
+        page.navigate(field + "/change?indicator=ph&band=mid-100-200");
         shoot(page, "change");
         page.navigate(server.url("/fields"));
         open(page, "Long Sluice");

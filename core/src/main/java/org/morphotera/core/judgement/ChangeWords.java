@@ -143,6 +143,12 @@ public final class ChangeWords {
         return tenths ? 1 : size >= LARGE ? 0 : size < SMALL ? 2 : 1;
     }
 
+    /** A figure of a series with no more digits than it is shown with in a sentence. */
+    public static double rounded(IndicatorSeries series, double figure) {
+        double tens = Math.pow(10, decimals(series, figure));
+        return Math.rint(figure * tens) / tens;
+    }
+
     private static String unit(IndicatorSeries series) {
         String unit = series.unit();
         return unit == null || unit.isEmpty() || unit.equals(Unit.PH.symbol()) || series.ofScore() ? "" : " " + unit;

@@ -501,11 +501,22 @@ public final class IndicatorSeries {
                 .toList();
     }
 
+    /** The treated stops that speak for the field: the routine ones, or the patch that leads where there are none. */
+    private Estimate courseAt(ModelReadings.Visit visit) {
+        List<JudgedField.Reading> speaking = readings.stream()
+                .filter(each -> leads(each.stop()))
+                .filter(each -> !stops.get(each.stop()).role().isUntreated())
+                .toList();
+        return speaking.isEmpty()
+                ? fitted.course(visit)
+                : fitted.estimate(fitted.askField(visit, speakingPatches(speaking)));
+    }
+
     /** The treated field over the visits. */
     public List<CoursePoint> course() {
         return fitted.visits().stream()
                 .map(each -> {
-                    Estimate at = fitted.course(each);
+                    Estimate at = courseAt(each);
                     double one = shown(at.low());
                     double other = shown(at.high());
                     int read = (int) readings.stream()
@@ -537,8 +548,8 @@ public final class IndicatorSeries {
         if (change == null || change.from().equals(change.to())) {
             return null;
         }
-        double earlier = fitted.course(change.from()).value();
-        double later = fitted.course(change.to()).value();
+        double earlier = courseAt(change.from()).value();
+        double later = courseAt(change.to()).value();
         Moved moved = moved(change.estimate(), earlier, later);
         return new Told(
                 visit(change.from()),
@@ -601,7 +612,9 @@ public final class IndicatorSeries {
                     .filter(each -> each.years() <= years(event.on()))
                     .reduce((one, other) -> other)
                     .orElse(null);
-            double with = fitted.whereDone(j, last).value();
+            double with = fitted.whereDone(j, last).value()
+                    + courseAt(last).value()
+                    - fitted.course(last).value();
             double without = with - effect.effect().value();
             Moved moved = moved(effect.effect(), without, with);
             found.add(new Did(
@@ -613,7 +626,7 @@ public final class IndicatorSeries {
                     moved.falls() ? effect.risen() : effect.fallen(),
                     before == null
                             ? null
-                            : Double.valueOf(shown(fitted.course(before).value())),
+                            : Double.valueOf(shown(courseAt(before).value())),
                     shown(with),
                     shown(without),
                     visits.get(last.id()).on(),

@@ -6,11 +6,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.morphotera.core.benchmark.Table;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.statistics.Sample;
 
 /**
  * The points school: each indicator's score of 2 times its weight, as a share of the points that were possible from
- * what was measured. An indicator read at several depths counts by its lowest.
+ * what was measured. An indicator read at several depths of the topsoil counts by its lowest; what was read in the subsoil
+ * counts only where the topsoil was not read.
  *
  * @param lines one for each indicator of the sheet, in its order
  * @param percent of the field: medians over the stops; {@code null} when nothing was measured
@@ -36,6 +38,10 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
     public static PointsSheet of(FieldFace face, Table weights) {
         Map<String, List<Finding>> found = new HashMap<>(2 * face.findings().size());
         for (Finding finding : face.findings()) {
+            // a dish of subsoil never takes the points of the topsoil
+            if (DepthLayer.isSubsoil(finding.layer()) && readAbove(face, finding)) {
+                continue;
+            }
             found.computeIfAbsent(finding.indicator(), key -> new ArrayList<>(DEPTHS))
                     .add(finding);
             if (finding.indicator().startsWith(SAP + "-")) {
@@ -77,6 +83,11 @@ public record PointsSheet(List<Line> lines, Double percent, Map<String, Double> 
         Map<String, Double> shares = new LinkedHashMap<>();
         gainedAndPossible.forEach((stop, sums) -> shares.put(stop, 100 * sums[0] / sums[1]));
         return new PointsSheet(lines, possible == 0 ? null : Double.valueOf(100 * gained / possible), shares);
+    }
+
+    private static boolean readAbove(FieldFace face, Finding below) {
+        return face.findings().stream()
+                .anyMatch(each -> each.indicator().equals(below.indicator()) && !DepthLayer.isSubsoil(each.layer()));
     }
 
     /** What a gap between soil and plant asks; {@code null} where one is missing or the gap is small. */

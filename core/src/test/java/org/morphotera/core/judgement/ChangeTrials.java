@@ -75,8 +75,7 @@ final class ChangeTrials {
         double level = sd(table, "start") + normal(sd(table, "start-sd") * 0.7);
         double first = level;
         boolean kits = world == World.KITS_OFF && kinds.has("kit");
-        String kind = kits ? "kit" : kinds.has("meter") ? "meter" : "laboratory";
-        Source source = kits ? Source.KIT : kind.equals("meter") ? Source.METER : Source.LABORATORY;
+        String usual = kinds.has("meter") ? "meter" : "laboratory";
         List<JudgedField.Stop> places = new ArrayList<>();
         double[] lasting = new double[stops + leftAlone];
         for (int i = 0; i < lasting.length; i++) {
@@ -98,7 +97,11 @@ final class ChangeTrials {
             double harsh =
                     world == World.HARSH_RATERS ? normal(2.2 * sd(table, "person") / 2) : normal(sd(table, "person"));
             double season = world == World.CONTROLS_SWING_BY_SEASON ? normal(2 * sd(table, "visit")) : 0;
-            double off = kits && t == 0 ? 0.3 : 0;
+            // a kit that reads high, and a meter from the second visit on
+            boolean byKit = kits && t == 0;
+            String kind = byKit ? "kit" : usual;
+            Source source = byKit ? Source.KIT : usual.equals("meter") ? Source.METER : Source.LABORATORY;
+            double off = byKit ? 0.3 : 0;
             for (int i = 0; i < lasting.length; i++) {
                 boolean control = i >= stops;
                 double done = effect != null && t > 0 && !control ? effect : 0;
@@ -142,6 +145,21 @@ final class ChangeTrials {
                 new JudgedField(LocalDate.of(2020 + visits, 1, 1), place, places, days, events, readings),
                 last - first,
                 effect == null ? 0 : effect);
+    }
+
+    /** One visit to two patches of so many stops that do not differ. */
+    Drawn patches(String indicator, int stops) {
+        Drawn drawn = draw(indicator, World.AS_THE_TABLES, 1, 2 * stops, 0, null, false);
+        JudgedField field = drawn.field();
+        List<JudgedField.Stop> places = new ArrayList<>();
+        for (int i = 0; i < field.stops().size(); i++) {
+            JudgedField.Stop stop = field.stops().get(i);
+            places.add(new JudgedField.Stop(stop.id(), stop.label(), i < stops ? StopRole.POOR : StopRole.GOOD, null));
+        }
+        return new Drawn(
+                new JudgedField(field.on(), field.place(), places, field.visits(), field.events(), field.readings()),
+                0,
+                0);
     }
 
     private static String event(String indicator) {

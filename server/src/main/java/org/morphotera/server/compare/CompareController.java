@@ -160,8 +160,8 @@ class CompareController {
                 messages.text("depth." + id.band()),
                 series.hasFigure() ? series.unit() : null,
                 messages.optional("figure." + id.indicator()),
-                side(apart.oneStops(), apart.oneScore(), series.hasFigure() ? apart.one() : null),
-                side(apart.otherStops(), apart.otherScore(), series.hasFigure() ? apart.other() : null),
+                side(apart.oneStops(), apart.oneScore(), figure(series, apart.one())),
+                side(apart.otherStops(), apart.otherScore(), figure(series, apart.other())),
                 apart.otherScore() - apart.oneScore(),
                 series.ratio(),
                 apart.mean(),
@@ -170,6 +170,10 @@ class CompareController {
                 apart.times(),
                 apart.told(),
                 words.apart(series, apart, oneName, otherName));
+    }
+
+    private static @Nullable Double figure(IndicatorSeries series, double figure) {
+        return series.hasFigure() ? Double.valueOf(ChangeWords.rounded(series, figure)) : null;
     }
 
     private static Comparisons.SideView side(int stops, double score, @Nullable Double figure) {

@@ -12,8 +12,11 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.ChangeWords;
 import org.morphotera.core.judgement.FieldJudgement;
 import org.morphotera.core.judgement.IndicatorSeries;
+import org.morphotera.core.judgement.IndicatorSeries.PatchDifference;
+import org.morphotera.core.judgement.IndicatorSeries.Side;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.result.Level;
 import org.morphotera.core.score.DepthBand;
@@ -21,6 +24,7 @@ import org.morphotera.core.score.FaceLayout;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.Finding;
 import org.morphotera.core.score.GroundPicture;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.indicators.IndicatorRow;
@@ -85,36 +89,27 @@ public class FaceBuilder {
 
     /** One indicator in the poor and in the good patch, as a sentence; {@code null} where one of them was not read. */
     @Nullable
-    String patches(String indicator, List<IndicatorRow> poor, List<IndicatorRow> good) {
-        IndicatorRow first = poor.stream()
-                .filter(row -> row.indicator().equals(indicator) && row.figure() != null)
-                .findFirst()
-                .orElse(null);
-        if (first == null) {
-            return null;
-        }
-        double[] there = sorted(same(poor, first), IndicatorRow::figure);
-        double[] here = sorted(same(good, first), IndicatorRow::figure);
-        return here.length == 0
-                ? null
-                : messages.text(
-                        List.of(plain(first.unit()) ? "patch.both" : "patch.both-in-unit"),
+    String patches(String indicator, FieldJudgement judgement) {
+        for (IndicatorSeries series : judgement.series()) {
+            PatchDifference apart = !series.id().indicator().equals(indicator) || !series.hasFigure()
+                    ? null
+                    : series.difference(Side.patch(StopRole.POOR.patch()), Side.patch(StopRole.GOOD.patch()));
+            if (apart != null) {
+                String unit = series.unit();
+                return messages.text(
+                        List.of(plain(unit) ? "patch.both" : "patch.both-in-unit"),
                         Map.of(
                                 "label", messages.word(indicator),
-                                "poor", median(there),
-                                "good", median(here),
-                                "unit", plain(first.unit()) ? "" : first.unit()));
+                                "poor", ChangeWords.rounded(series, apart.one()),
+                                "good", ChangeWords.rounded(series, apart.other()),
+                                "unit", plain(unit) ? "" : unit));
+            }
+        }
+        return null;
     }
 
-    private static boolean plain(String unit) {
+    private static boolean plain(@Nullable String unit) {
         return unit == null || unit.isEmpty() || unit.equals("pH");
-    }
-
-    private static List<IndicatorRow> same(List<IndicatorRow> rows, IndicatorRow as) {
-        return rows.stream()
-                .filter(row ->
-                        row.indicator().equals(as.indicator()) && row.band().equals(as.band()))
-                .toList();
     }
 
     /**
@@ -158,11 +153,15 @@ public class FaceBuilder {
                 layer == null ? null : layer.bottomMm(),
                 finding.level().code(),
                 finding.median(),
-                finding.lowest(),
-                finding.highest(),
-                figures.length == 0 ? null : field == null ? median(figures) : field.value(),
-                figures.length == 0 ? null : field == null ? figures[0] : field.low(),
-                figures.length == 0 ? null : field == null ? figures[figures.length - 1] : field.high(),
+                field == null ? finding.lowest() : field.scoreLow(),
+                field == null ? finding.highest() : field.scoreHigh(),
+                figures.length == 0
+                        ? null
+                        : field == null ? median(figures) : ChangeWords.rounded(series, field.value()),
+                figures.length == 0 ? null : field == null ? figures[0] : ChangeWords.rounded(series, field.low()),
+                figures.length == 0
+                        ? null
+                        : field == null ? figures[figures.length - 1] : ChangeWords.rounded(series, field.high()),
                 own.get(0).unit(),
                 messages.optional("figure." + finding.indicator()),
                 field == null

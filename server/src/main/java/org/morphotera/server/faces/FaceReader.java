@@ -14,7 +14,6 @@ import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.fields.Patches;
 import org.morphotera.server.fields.Stop;
-import org.morphotera.server.indicators.FieldIndicators;
 import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
 import org.morphotera.server.judgements.JudgedFields;
@@ -33,7 +32,6 @@ import org.springframework.stereotype.Service;
 public class FaceReader {
 
     private final FieldReader fields;
-    private final FieldIndicators indicators;
     private final IndicatorReader rows;
     private final JudgedFields judged;
     private final VisitReader faces;
@@ -47,7 +45,6 @@ public class FaceReader {
 
     FaceReader(
             FieldReader fields,
-            FieldIndicators indicators,
             IndicatorReader rows,
             JudgedFields judged,
             VisitReader faces,
@@ -62,7 +59,6 @@ public class FaceReader {
         this.next = next;
         this.marks = marks;
         this.fields = fields;
-        this.indicators = indicators;
         this.rows = rows;
         this.judged = judged;
         this.faces = faces;
@@ -109,7 +105,7 @@ public class FaceReader {
                                 .findFirst()
                                 .orElse(null),
                 leading,
-                patches(practice, id, stops, told(builder.limit(face, latest), leading, latest), latest));
+                patches(judgement, stops, told(builder.limit(face, latest), leading, latest)));
     }
 
     /** The indicator that both patches are told by: of the strongest evidence, else the lowest. */
@@ -123,14 +119,9 @@ public class FaceReader {
     }
 
     /** What limits, in both patches; {@code null} where the poor one does not lead or the good one was not read. */
-    private @Nullable String patches(
-            UUID practice, UUID field, List<Stop> stops, @Nullable String indicator, List<IndicatorRow> poor) {
+    private @Nullable String patches(FieldJudgement judgement, List<Stop> stops, @Nullable String indicator) {
         boolean leads = StopRole.leading(Patches.roles(stops)) == StopRole.POOR;
-        if (!leads || indicator == null) {
-            return null;
-        }
-        List<IndicatorRow> good = indicators.scoresOf(practice, field, Patches.stopsOf(stops, StopRole.GOOD));
-        return builder.patches(indicator, poor, good);
+        return !leads || indicator == null ? null : builder.patches(indicator, judgement);
     }
 
     private List<Faces.VisitStrip> visits(UUID practice, UUID field) {

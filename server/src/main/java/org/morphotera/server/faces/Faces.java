@@ -72,7 +72,7 @@ public final class Faces {
     public record Weight(String label, int stops, double share) {}
 
     /**
-     * One indicator at one depth: where the field stands, with the lowest and highest stop.
+     * One indicator at one depth: where the field stands, with the ends of the interval of 95 %.
      *
      * @param figure of the field with its interval of 95 %, by all readings that the field has of it
      * @param pattern how a figure without unit is written, with {@code {x}} for it

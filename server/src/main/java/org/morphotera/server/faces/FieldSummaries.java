@@ -74,6 +74,8 @@ class FieldSummaries {
     @EventListener
     void fieldChanged(FieldChanged changed) {
         markField(changed.practice(), changed.field());
+        // what was done, or what a stop stands for, moves what the model says of all visits
+        rows.markVisits(changed.practice(), changed.field());
     }
 
     private void markField(UUID practice, UUID field) {

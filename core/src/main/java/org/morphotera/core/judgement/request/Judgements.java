@@ -31,9 +31,11 @@ import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.score.FigureScore;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
+import org.morphotera.core.soil.Numbers;
 import org.morphotera.core.soil.TextureClass;
 import org.morphotera.core.text.DataTextException;
 import org.morphotera.core.text.Messages;
@@ -214,21 +216,21 @@ public final class Judgements {
                     series.id().band(),
                     series.id().key(),
                     stop,
-                    of.value(),
-                    of.low(),
-                    of.high(),
+                    shown(of.value()),
+                    shown(of.low()),
+                    shown(of.high()),
                     series.unit(),
                     of.level().code(),
-                    of.score(),
-                    of.scoreLow(),
-                    of.scoreHigh(),
+                    shown(of.score()),
+                    shown(of.scoreLow()),
+                    shown(of.scoreHigh()),
                     of.readOn(),
                     of.since().stream().map(JudgedField.Event::what).toList(),
                     stop != null
                             ? List.of()
                             : series.weights().stream()
-                                    .map(each ->
-                                            new JudgementAnswer.JudgedWeight(each.kind(), each.stops(), each.share()))
+                                    .map(each -> new JudgementAnswer.JudgedWeight(
+                                            each.kind(), each.stops(), shown(each.share())))
                                     .toList());
         }
 
@@ -248,7 +250,7 @@ public final class Judgements {
                     .map(offer -> new JudgementAnswer.JudgedNextTest(
                             offer.method(),
                             offer.minutes(),
-                            offer.gainBits(),
+                            shown(offer.gainBits()),
                             offer.constraint().code(),
                             offer.finding()))
                     .toList();
@@ -274,15 +276,15 @@ public final class Judgements {
                     told,
                     FieldJudgement.verdict(change.risen(), change.fallen()),
                     direction(change.better()),
-                    change.probability(),
+                    shown(change.probability()),
                     series.ratio(),
-                    change.mean(),
-                    change.low(),
-                    change.high(),
-                    change.earlier(),
-                    change.later(),
+                    shown(change.mean()),
+                    shown(change.low()),
+                    shown(change.high()),
+                    shown(change.earlier()),
+                    shown(change.later()),
                     series.unit(),
-                    series.smallest(change),
+                    shown(series.smallest(change)),
                     units.prose(words.changed(series, change)),
                     series.did().stream().map(did -> effect(series, did)).toList());
         }
@@ -294,13 +296,18 @@ public final class Judgements {
                     named ? did.event().id() : null,
                     did.event().on(),
                     did.event().kind(),
-                    did.mean(),
-                    did.low(),
-                    did.high(),
+                    shown(did.mean()),
+                    shown(did.low()),
+                    shown(did.high()),
                     FieldJudgement.verdict(did.risen(), did.fallen()),
-                    Math.max(did.risen(), did.fallen()),
+                    shown(Math.max(did.risen(), did.fallen())),
                     direction(did.better()),
                     units.prose(words.did(series, did)));
+        }
+
+        /** So that server and page agree to the last digit. */
+        private static double shown(double figure) {
+            return Numbers.significant(figure, Evaluation.DIGITS);
         }
 
         private static String direction(int better) {
@@ -338,13 +345,13 @@ public final class Judgements {
                             series.id().indicator(),
                             series.id().band(),
                             series.id().key(),
-                            apart.one(),
-                            apart.other(),
+                            shown(apart.one()),
+                            shown(apart.other()),
                             series.unit(),
                             series.ratio(),
-                            apart.mean(),
-                            apart.low(),
-                            apart.high(),
+                            shown(apart.mean()),
+                            shown(apart.low()),
+                            shown(apart.high()),
                             apart.told(),
                             direction(apart.better()),
                             units.prose(words.apart(series, apart, words.patch(one), words.patch(other)))));
@@ -356,11 +363,11 @@ public final class Judgements {
         private static JudgementAnswer.JudgedConstraint constraint(Limits.Belief belief) {
             return new JudgementAnswer.JudgedConstraint(
                     belief.constraint().code(),
-                    belief.probability(),
+                    shown(belief.probability()),
                     belief.named(),
                     belief.evidence().stream()
                             .map(each -> new JudgementAnswer.JudgedEvidence(
-                                    each.finding(), each.state(), each.weight(), each.share(), each.method()))
+                                    each.finding(), each.state(), shown(each.weight()), each.share(), each.method()))
                             .toList());
         }
 
@@ -389,7 +396,7 @@ public final class Judgements {
             return new JudgementAnswer.JudgedProposal(
                     each.kind().code(),
                     each.constraint().code(),
-                    each.probability(),
+                    shown(each.probability()),
                     each.inputs(),
                     each.rules().stream()
                             .map(rule -> messages.text("action.rule." + rule))
