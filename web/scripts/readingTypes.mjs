@@ -23,6 +23,8 @@ function typeOf(entries) {
   if (type === 'word') return codes(entries)
   if (type === 'words' || type === 'set') return `(${codes(entries)})[]`
   if (type === 'numbers') return 'number[]'
+  if (type === 'texts') return 'string[]'
+  if (type === 'tree') return 'Record<string, unknown>'
   if (type === 'counts') return 'Record<string, number>'
   if (type === 'group') return groupOf(items)
   if (type === 'list') return `${groupOf(entries.flatMap((entry) => entry.items))}[]`

@@ -67,6 +67,7 @@ describe('a calculator on the bench', () => {
     ['day-plan', /^Lanes of/],
     ['sampling-windows', /^21 days; good:/],
     ['agreement', /^Ash -?−?0\.\d+, Birch 0\.\d+$/],
+    ['field-model', /^Course of the field: before \d/],
   ])('draws the answer of %s from its example', async (id, picture) => {
     const { user } = openCalculator(id)
     await user.click(await screen.findByRole('button', { name: 'Fill in an example' }))

@@ -203,7 +203,7 @@ function FindingDetails({ finding, onClose }: { finding: FindingView; onClose: (
               Done since, and not read yet: {finding.since.join('; ')}. So it may be further off.
             </p>
           )}
-          {finding.weights.length > 0 && (
+          {finding.weights.length > 1 && (
             <details>
               <summary className="min-h-11 cursor-pointer content-center text-sm text-accent">
                 What the field’s figure stands on

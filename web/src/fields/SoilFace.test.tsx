@@ -56,7 +56,7 @@ describe('the soil face', () => {
     expect(rows).toHaveLength(band.shown.length)
     expect(rows[0]!.textContent).toContain(face.findings[band.shown[0]!]!.label)
     expect(within(rows[0]!).getByRole('img').getAttribute('aria-label')).toMatch(
-      /^standing 0\.\d\d, stops from/,
+      /^standing 0\.\d\d, by its readings /,
     )
     const fold = shown.getByRole('button', { expanded: false })
     expect(fold.textContent.toLowerCase()).toContain(face.findings[band.folded[0]!]!.label.toLowerCase())

@@ -115,6 +115,21 @@ function Reading({
           path={path}
         />
       )
+    case 'texts':
+      return (
+        <Labelled label={label} error={error} help="Names with commas between them">
+          {(aria) => (
+            <Input
+              {...aria}
+              value={asTexts(value)?.join(', ') ?? ''}
+              onChange={(event) => {
+                const names = event.target.value.split(',').map((name) => name.trimStart())
+                onChange(event.target.value === '' ? undefined : names)
+              }}
+            />
+          )}
+        </Labelled>
+      )
     case 'counts':
       return <Counts label={label} value={countsOf(value)} onChange={onChange} error={error} />
     case 'geojson':

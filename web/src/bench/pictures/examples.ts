@@ -35,6 +35,44 @@ export const EXAMPLES: Record<string, Readings> = {
       })),
     ),
   },
+  'field-model': {
+    model: {
+      start: 6.5,
+      startSd: 1,
+      drift: 0.15,
+      event: 0.4,
+      patch: 1,
+      stop: 0.4,
+      spot: 0.15,
+      visit: 0.1,
+      real: 0.8,
+    },
+    visits: [
+      { id: 'before', years: 0 },
+      { id: 'a year on', years: 1 },
+      { id: 'three years on', years: 3 },
+    ],
+    stops: [
+      { id: 'gate' },
+      { id: 'middle' },
+      { id: 'low end' },
+      { id: 'left alone', untreated: true, patch: 'left alone' },
+    ],
+    events: [{ years: 0.2, expected: 0.5, sd: 0.3 }],
+    readings: [
+      ['before', 5.3, 5.5, 5.6, 5.6],
+      ['a year on', 5.7, 5.9, 5.9, 5.5],
+      ['three years on', 5.9, 6, 6.1, 5.6],
+    ].flatMap(([visit, ...read]) =>
+      ['gate', 'middle', 'low end', 'left alone'].map((stop, i) => ({
+        stop,
+        visit,
+        kind: 'meter',
+        value: read[i],
+        sd: 0.1,
+      })),
+    ),
+  },
   'sampling-windows': {
     textureClass: 'silt-loam',
     latitude: 53.8,

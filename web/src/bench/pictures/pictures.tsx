@@ -1,9 +1,11 @@
+import { scaleLinear } from 'd3-scale'
 import type { Envelope, Stop } from '../../api/schema'
 import type { Readings } from '../../api/readings'
 import { BiasChart } from '../../charts/BiasChart'
 import { Lanes, type LaneCourse } from '../../charts/Lanes'
 import { GroundMap } from '../../fields/GroundMap'
 import { shapesOf } from '../../geo/geo'
+import { plainNumber } from '../../units/units'
 import { showDay } from '../../words/dates'
 
 type Row = Record<string, unknown>
@@ -129,6 +131,52 @@ function PlacesPicture({ envelope, inputs }: { envelope: Envelope; inputs: Readi
   )
 }
 
+/** The treated field over the visits: its course with what the readings leave open. */
+function CoursePicture({ envelope, inputs }: { envelope: Envelope; inputs: Readings }) {
+  const visits = (inputs['visits'] ?? []) as { id: string; years: number }[]
+  const course = rows(envelope, 'course').map((row) => ({
+    visit: String(row['visit']),
+    years: visits.find((each) => each.id === row['visit'])?.years ?? 0,
+    value: Number(row['value']),
+    low: Number(row['low']),
+    high: Number(row['high']),
+  }))
+  const x = scaleLinear()
+    .domain([course[0]!.years, course.at(-1)!.years])
+    .range([60, WIDTH - 60])
+  const y = scaleLinear()
+    .domain([Math.min(...course.map((each) => each.low)), Math.max(...course.map((each) => each.high))])
+    .range([HEIGHT - 34, 26])
+  const line = (of: (each: (typeof course)[0]) => number, points = course) =>
+    points.map((each) => `${x(each.years)} ${y(of(each))}`).join('L')
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full"
+      role="img"
+      aria-label={`Course of the field: ${course.map((each) => `${each.visit} ${plainNumber(each.value)}`).join(', ')}`}
+    >
+      <path
+        d={`M${line((each) => each.high)}L${line((each) => each.low, [...course].reverse())}Z`}
+        fill="var(--ink)"
+        opacity="0.1"
+      />
+      <path d={`M${line((each) => each.value)}`} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+      {course.map((each) => (
+        <g key={each.visit} fontSize="14" textAnchor="middle">
+          <circle cx={x(each.years)} cy={y(each.value)} r="4" fill="var(--ink)" />
+          <text x={x(each.years)} y={y(each.value) - 10} fill="var(--ink)">
+            {plainNumber(each.value)}
+          </text>
+          <text x={x(each.years)} y={HEIGHT - 8} fill="var(--soft)">
+            {each.visit}
+          </text>
+        </g>
+      ))}
+    </svg>
+  )
+}
+
 /** The picture of a calculator whose answer is one. */
 export function AnswerPicture({ envelope, inputs }: { envelope: Envelope; inputs: Readings }) {
   switch (envelope.method) {
@@ -138,6 +186,8 @@ export function AnswerPicture({ envelope, inputs }: { envelope: Envelope; inputs
       return <WindowsPicture envelope={envelope} />
     case 'agreement':
       return <BiasChart people={rows(envelope, 'people')} />
+    case 'field-model':
+      return <CoursePicture envelope={envelope} inputs={inputs} />
     case 'stop-placement':
       return <PlacesPicture envelope={envelope} inputs={inputs} />
     default:

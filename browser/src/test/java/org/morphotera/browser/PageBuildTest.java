@@ -116,7 +116,9 @@ class PageBuildTest {
                             .filter(each -> each.expectErrors() == null)
                             .toList();
                     tests.add(test(
-                            stop, method, cases.get((stop + year) % cases.size()).body().get("readings")));
+                            stop,
+                            method,
+                            cases.get((stop + year) % cases.size()).body().get("readings")));
                 }
             }
             visits.add(Map.of("id", "v" + year, "visitedOn", "202" + (3 + year) + "-04-10", "measurements", tests));
@@ -127,29 +129,30 @@ class PageBuildTest {
         }
         Map<String, Object> lime = Map.of("happenedOn", "2023-10-01", "kind", "lime", "amount", "4 t/ha");
         Map<String, Object> body = Map.of(
-                "field", Map.of("landUse", "arable", "crop", "barley", "textureClass", "loam"),
-                "stops", stops,
-                "visits", visits,
-                "events", List.of(lime));
+                "field",
+                Map.of("landUse", "arable", "crop", "barley", "textureClass", "loam"),
+                "stops",
+                stops,
+                "visits",
+                visits,
+                "events",
+                List.of(lime));
         TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(body), "judge"));
         TASKS.add(new Task("", WorkedCase.JSON.writeValueAsString(Map.of("field", Map.of())), "judge"));
     }
 
     private static Map<String, Object> test(int stop, String method, Object readings) {
         return Map.of(
-                "stopId", "s" + stop,
-                "method", method,
-                "depthTopMm", 0,
-                "depthBottomMm", 150,
-                "readings", readings);
+                "stopId", "s" + stop, "method", method, "depthTopMm", 0, "depthBottomMm", 150, "readings", readings);
     }
 
     @SuppressWarnings("unchecked")
     private static Map<String, Object> judged(Object body) {
         Judgements.Result result = JUDGEMENTS.judge(body);
         return result.answer() == null
-                ? Map.of("errors", WorkedCase.JSON.convertValue(
-                        FaultText.of(result.faults(), CoreData.MESSAGES), List.class))
+                ? Map.of(
+                        "errors",
+                        WorkedCase.JSON.convertValue(FaultText.of(result.faults(), CoreData.MESSAGES), List.class))
                 : WorkedCase.JSON.convertValue(result.answer(), Map.class);
     }
 

@@ -630,13 +630,21 @@ public final class FieldModel {
         if (real <= 0 || real >= 1) {
             return real <= 0 ? 0 : 1;
         }
-        return 1 / (1 + (1 - real) / real * Math.exp(-logRatio));
+        return rounded(1 / (1 + (1 - real) / real * Math.exp(-rounded(logRatio))));
     }
+
+    /** Nine decimals: an exponential carries the last bits, which differ between a JVM and a page, into the first. */
+    private static double rounded(double x) {
+        return Math.abs(x) < MOST_ROUNDED ? Math.floor(x * BILLION + 0.5) / BILLION : x;
+    }
+
+    private static final double BILLION = 1e9;
+    private static final double MOST_ROUNDED = 1e6;
 
     private double chanceOver(Estimate estimate) {
         if (estimate.sd() == 0) {
             return estimate.value() > 0 ? 1 : 0;
         }
-        return TDistribution.of(degrees).cumulativeProbability(estimate.value() / estimate.sd());
+        return rounded(TDistribution.of(degrees).cumulativeProbability(rounded(estimate.value() / estimate.sd())));
     }
 }

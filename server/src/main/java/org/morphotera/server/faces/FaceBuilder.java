@@ -119,6 +119,7 @@ public class FaceBuilder {
     public List<Faces.FindingView> findings(
             FieldFace face, List<IndicatorRow> rows, Map<UUID, String> labels, @Nullable FieldJudgement judgement) {
         Map<String, IndicatorRow> byStop = new HashMap<>();
+        List<UUID> walked = rows.stream().map(IndicatorRow::stopId).distinct().toList();
         for (IndicatorRow row : rows) {
             byStop.put(row.stopId() + row.indicator() + row.band(), row);
         }
@@ -127,6 +128,7 @@ public class FaceBuilder {
             List<IndicatorRow> own = finding.stops().stream()
                     .map(stop -> byStop.get(
                             stop.stop() + stop.indicator() + finding.band().code()))
+                    .sorted(Comparator.comparingInt(row -> walked.indexOf(row.stopId())))
                     .toList();
             IndicatorSeries series = judgement == null
                     ? null

@@ -4,7 +4,9 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -15,8 +17,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class ViewCache {
-
-    private record Key(Class<?> type, UUID field) {}
 
     private record Kept(FieldState state, Object view) {}
 
@@ -30,21 +30,30 @@ public class ViewCache {
      */
     record FieldState(long marks, long people, long products, LocalDate on) {}
 
-    private final Cache<Key, Kept> views;
+    /** So many kinds of view share what may be kept. */
+    private static final int KINDS = 4;
+
+    /** One for each kind: a view may ask for another kind while it is worked out. */
+    private final Map<Class<?>, Cache<UUID, Kept>> views = new ConcurrentHashMap<>();
+
+    private final int most;
     private final ViewCounts rows;
     private final Clock clock;
 
     /** @param most some hundred kilobytes each; none where each is to be worked out anew */
     ViewCache(ViewCounts rows, Clock clock, @Value("${morphotera.kept-views:300}") int most) {
-        // what is over the most goes at once, not when some other thread comes to it
-        this.views =
-                Caffeine.newBuilder().maximumSize(most).executor(Runnable::run).build();
+        this.most = (most + KINDS - 1) / KINDS;
         this.rows = rows;
         this.clock = clock;
     }
 
+    private Cache<UUID, Kept> empty() {
+        // what is over the most goes at once, not when some other thread comes to it
+        return Caffeine.newBuilder().maximumSize(most).executor(Runnable::run).build();
+    }
+
     /**
-     * The view as it was worked out last, or anew.
+     * The view as it was worked out last, or anew. It may ask for views of other kinds, not of its own.
      *
      * @param work reads all that it needs after the state was asked for
      */
@@ -54,13 +63,13 @@ public class ViewCache {
             return work.get();
         }
         FieldState now = new FieldState(counts.marks(), counts.people(), counts.products(), LocalDate.now(clock));
-        Key key = new Key(type, field);
-        Kept kept = views.getIfPresent(key);
+        Cache<UUID, Kept> kind = views.computeIfAbsent(type, each -> empty());
+        Kept kept = kind.getIfPresent(field);
         if (kept == null || !kept.state().equals(now)) {
             // of many who ask at the same time one works it out, the others wait for it
-            kept = views.asMap()
+            kept = kind.asMap()
                     .compute(
-                            key,
+                            field,
                             (same, before) ->
                                     before != null && before.state().equals(now) ? before : new Kept(now, work.get()));
         }

@@ -61,6 +61,22 @@ class ViewCacheTest {
     }
 
     @Test
+    void aViewMayAskForAnotherKindWhileItIsWorkedOut() {
+        ViewCache views = at("2026-05-04", 4000);
+        stands(1, 1, 1);
+        // of so many fields some lie side by side in whatever they are kept in
+        for (int i = 0; i < 2000; i++) {
+            UUID field = new UUID(i, 2);
+            String view = views.of(
+                    String.class,
+                    PRACTICE,
+                    field,
+                    () -> "view of " + views.of(Integer.class, PRACTICE, field, worked::incrementAndGet));
+            assertThat(view).isEqualTo("view of " + (i + 1));
+        }
+    }
+
+    @Test
     void whoKeepsNoneWorksEachOut() {
         ViewCache views = at("2026-05-04", 0);
         stands(1, 1, 1);

@@ -8,7 +8,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.reading.Faults;
@@ -270,8 +269,8 @@ record JudgementRequest(
             return LocalDate.parse(on);
         }
         List<LocalDate> days =
-                new ArrayList<>(visits.stream().map(VisitEntry::on).collect(Collectors.toList()));
+                new ArrayList<>(visits.stream().map(VisitEntry::on).toList());
         done().forEach(each -> days.add(each.on()));
-        return days.stream().max(LocalDate::compareTo).orElse(LocalDate.EPOCH);
+        return days.stream().max(LocalDate::compareTo).orElse(LocalDate.of(1970, 1, 1));
     }
 }
