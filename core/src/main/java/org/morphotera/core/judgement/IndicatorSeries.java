@@ -125,6 +125,8 @@ public final class IndicatorSeries {
     private final Map<String, JudgedField.Stop> stops;
     private final Map<String, JudgedField.Visit> visits;
     private final List<JudgedField.Event> fitting;
+    private final Map<JudgedField.Event, Expected> expected;
+    private final List<JudgedField.Event> within;
     private final FieldModel fitted;
     private final @Nullable FigureScore scored;
     private final @Nullable StopRole leading;
@@ -163,13 +165,12 @@ public final class IndicatorSeries {
                 .sorted(Comparator.comparing(JudgedField.Event::on).thenComparing(JudgedField.Event::id))
                 .toList();
         this.scored = model.ofScore() ? null : FigureScore.of(id.indicator(), field.place(), benchmarks);
-        List<JudgedField.Event> within = withinVisits();
-        this.fitted = FieldModel.of(model.scatter(!within.isEmpty()), modelReadings(within, benchmarks));
-        this.within = within;
+        this.expected = fitting.stream().collect(Collectors.toMap(each -> each, each -> expected(each, benchmarks)));
+        this.within = withinVisits();
+        this.fitted = FieldModel.of(model.scatter(!within.isEmpty()), modelReadings(within));
     }
 
     private static final double SCORE_STEP = 0.25;
-    private final List<JudgedField.Event> within;
 
     private static <T> Map<String, T> byId(List<T> list, Function<T, String> id) {
         return list.stream().collect(Collectors.toMap(id, each -> each));
@@ -194,7 +195,7 @@ public final class IndicatorSeries {
                 .toList();
     }
 
-    private ModelReadings modelReadings(List<JudgedField.Event> events, Benchmarks benchmarks) {
+    private ModelReadings modelReadings(List<JudgedField.Event> events) {
         return new ModelReadings(
                 field.visits().stream()
                         .map(each -> new ModelReadings.Visit(each.id(), years(each.on())))
@@ -204,11 +205,11 @@ public final class IndicatorSeries {
                                 each.id(), each.inPatch(), each.role().isUntreated()))
                         .toList(),
                 events.stream()
-                        .map(each -> {
-                            Expected expected = expected(each, benchmarks);
-                            return new ModelReadings.Event(
-                                    years(each.on()), expected.mean(), expected.sd(), each.stops());
-                        })
+                        .map(each -> new ModelReadings.Event(
+                                years(each.on()),
+                                expected.get(each).mean(),
+                                expected.get(each).sd(),
+                                each.stops()))
                         .toList(),
                 readings.stream().map(this::modelReading).toList());
     }
@@ -371,7 +372,8 @@ public final class IndicatorSeries {
         LocalDate readOn = visits.get(last.id()).on();
         List<JudgedField.Event> since =
                 fitting.stream().filter(each -> !each.on().isBefore(readOn)).toList();
-        return level(fitted.field(last, speakingPatches(speaking), ahead(readOn, since, 1)), readOn, since, speaking);
+        return level(
+                fitted.field(last, speakingPatches(speaking), ahead(readOn, since, speaking)), readOn, since, speaking);
     }
 
     /** The field as it was on a visit; {@code null} where no stop that speaks for it read it then. */
@@ -397,13 +399,18 @@ public final class IndicatorSeries {
         return patches;
     }
 
-    private Ahead ahead(LocalDate from, List<JudgedField.Event> since, double share) {
+    /** What goes on by itself since a day, and what was done since, by the share of the stops that it was done on. */
+    private Ahead ahead(LocalDate from, List<JudgedField.Event> since, List<JudgedField.Reading> speaking) {
         double drift = model.scatter(false).drift();
         double mean = 0;
         double variance = drift * drift * Math.max(0, years(field.on()) - years(from));
+        Set<String> there = speaking.stream().map(JudgedField.Reading::stop).collect(Collectors.toSet());
         for (JudgedField.Event each : since) {
-            double sd = model.done(each.kind());
-            variance += share * sd * sd;
+            double share =
+                    (double) there.stream().filter(stop -> treats(each, stop)).count() / there.size();
+            Expected does = expected.get(each);
+            mean += share * does.mean();
+            variance += share * does.sd() * share * does.sd();
         }
         return new Ahead(mean, variance);
     }

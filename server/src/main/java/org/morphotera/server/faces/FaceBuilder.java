@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.ChangeWords;
 import org.morphotera.core.judgement.FieldJudgement;
@@ -119,6 +120,11 @@ public class FaceBuilder {
     public List<Faces.FindingView> findings(
             FieldFace face, List<IndicatorRow> rows, Map<UUID, String> labels, @Nullable FieldJudgement judgement) {
         Map<String, IndicatorRow> byStop = new HashMap<>();
+        // a visit written down later keeps its own day
+        Map<String, LocalDate> days = judgement == null
+                ? Map.of()
+                : judgement.field().visits().stream()
+                        .collect(Collectors.toMap(JudgedField.Visit::id, JudgedField.Visit::on));
         List<UUID> walked = rows.stream().map(IndicatorRow::stopId).distinct().toList();
         for (IndicatorRow row : rows) {
             byStop.put(row.stopId() + row.indicator() + row.band(), row);
@@ -133,7 +139,7 @@ public class FaceBuilder {
             IndicatorSeries series = judgement == null
                     ? null
                     : judgement.of(finding.indicator(), finding.band().code());
-            views.add(view(finding, own, labels, series, series == null ? null : series.field()));
+            views.add(view(finding, own, labels, days, series, series == null ? null : series.field()));
         }
         return views;
     }
@@ -142,6 +148,7 @@ public class FaceBuilder {
             Finding finding,
             List<IndicatorRow> own,
             Map<UUID, String> labels,
+            Map<String, LocalDate> days,
             @Nullable IndicatorSeries series,
             IndicatorSeries.@Nullable LevelFigure field) {
         double[] figures = sorted(own, IndicatorRow::figure);
@@ -181,7 +188,7 @@ public class FaceBuilder {
                                 row.stopId(),
                                 labels.getOrDefault(row.stopId(), ""),
                                 row.measurementId(),
-                                takenOn(row),
+                                days.getOrDefault(row.visitId().toString(), takenOn(row)),
                                 Level.of(row.standing()).code(),
                                 row.standing(),
                                 row.standingLow(),

@@ -72,7 +72,7 @@ public final class Judgements {
     public Result judge(Object tree) {
         Faults faults = new Faults();
         JudgementRequest request =
-                Inputs.parse(tree, JudgementRequest::read, (read, into) -> read.check(methods, into), faults);
+                Inputs.parse(worded(tree), JudgementRequest::read, (read, into) -> read.check(methods, into), faults);
         if (!faults.isEmpty()) {
             return new Result(null, faults.found());
         }
@@ -84,6 +84,26 @@ public final class Judgements {
         return faults.isEmpty()
                 ? new Result(new Answering(request, rules, tests).answer(), List.of())
                 : new Result(null, faults.found());
+    }
+
+    /** An amount may be a plain number: tonnes per hectare. */
+    private static Object worded(Object tree) {
+        if (!(tree instanceof Map<?, ?> body) || !(body.get("events") instanceof List<?> events)) {
+            return tree;
+        }
+        Map<Object, Object> changed = new LinkedHashMap<>(body);
+        List<Object> worded = new ArrayList<>();
+        for (Object each : events) {
+            if (each instanceof Map<?, ?> event && event.get("amount") instanceof Number amount) {
+                Map<Object, Object> copy = new LinkedHashMap<>(event);
+                copy.put("amount", amount + " t/ha");
+                worded.add(copy);
+            } else {
+                worded.add(each);
+            }
+        }
+        changed.put("events", worded);
+        return changed;
     }
 
     private Benchmarks rules(JudgementRequest request, Faults faults) {
