@@ -18,6 +18,8 @@ final class QuickTests {
             "CardTest",
             "LabTest",
             "DayPlanTest",
+            "ChangeTrialsTest",
+            "JudgementsTest",
             "MethodPagesTest",
             "CompletenessTest",
             "ArchitectureTest");
