@@ -1,7 +1,6 @@
 package org.morphotera.core.judgement;
 
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
@@ -12,7 +11,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
@@ -112,25 +110,10 @@ public final class IndicatorSeries {
     /** The field on a visit, with its interval, and how many stops were read. */
     public record CoursePoint(Visit visit, double value, double low, double high, int stops) {}
 
-    private static final double DAYS_A_YEAR = 365.25;
-
-    /** A score that moved by less than this did not move. */
-    private static final double STOOD_STILL = 0.005;
-
-    private final Id id;
-    private final JudgedField field;
-    private final IndicatorModel model;
-    private final List<JudgedField.Reading> readings;
-    private final boolean figures;
-    private final Map<String, JudgedField.Stop> stops;
-    private final Map<String, JudgedField.Visit> visits;
-    private final List<JudgedField.Event> fitting;
-    private final Map<JudgedField.Event, Expected> expected;
-    private final List<JudgedField.Event> within;
+    private final SeriesData data;
+    private final ToldFigures figures;
     private final FieldModel fitted;
-    private final @Nullable FigureScore scored;
     private final @Nullable StopRole leading;
-    private final LocalDate epoch;
 
     IndicatorSeries(
             Id id,
@@ -138,158 +121,49 @@ public final class IndicatorSeries {
             List<JudgedField.Reading> readings,
             @Nullable StopRole leading,
             Benchmarks benchmarks) {
-        this.id = id;
-        this.field = field;
+        this.data = new SeriesData(id, field, readings, benchmarks);
         this.leading = leading;
-        IndicatorModel known = IndicatorModel.of(id.indicator(), benchmarks);
-        boolean scores = known.ofScore() || readings.stream().anyMatch(each -> each.figure() == null);
-        this.model = scores && !known.ofScore()
-                ? new IndicatorModel(
-                        id.indicator(),
-                        new ModelScale.Share(1, SCORE_STEP),
-                        true,
-                        benchmarks.table("model.score"),
-                        benchmarks.table("model-kinds.score"),
-                        known.done())
-                : known;
-        this.readings = readings;
-        this.figures = readings.stream().allMatch(each -> each.figure() != null);
-        this.stops = byId(field.stops(), JudgedField.Stop::id);
-        this.visits = byId(field.visits(), JudgedField.Visit::id);
-        this.epoch = readings.stream()
-                .map(each -> visits.get(each.visit()).on())
-                .min(Comparator.naturalOrder())
-                .orElseThrow();
-        this.fitting = field.events().stream()
-                .filter(each -> !each.on().isAfter(field.on()) && model.done(each.kind()) != null)
-                .sorted(Comparator.comparing(JudgedField.Event::on).thenComparing(JudgedField.Event::id))
-                .toList();
-        this.scored = model.ofScore() ? null : FigureScore.of(id.indicator(), field.place(), benchmarks);
-        this.expected = fitting.stream().collect(Collectors.toMap(each -> each, each -> expected(each, benchmarks)));
-        this.within = withinVisits();
-        this.fitted = FieldModel.of(model.scatter(!within.isEmpty()), modelReadings(within));
+        IndicatorModel model = data.model;
+        this.figures = new ToldFigures(
+                model,
+                id.key(),
+                data.figures,
+                model.ofScore() ? null : FigureScore.of(id.indicator(), field.place(), benchmarks));
+        this.fitted = FieldModel.of(model.scatter(!data.within.isEmpty()), data.modelReadings());
     }
-
-    private static final double SCORE_STEP = 0.25;
-
-    private static <T> Map<String, T> byId(List<T> list, Function<T, String> id) {
-        return list.stream().collect(Collectors.toMap(id, each -> each));
-    }
-
-    private double years(LocalDate day) {
-        return ChronoUnit.DAYS.between(epoch, day) / DAYS_A_YEAR;
-    }
-
-    private LocalDate lastRead() {
-        return readings.stream()
-                .map(each -> visits.get(each.visit()).on())
-                .max(Comparator.naturalOrder())
-                .orElseThrow();
-    }
-
-    /** Events between the first and the last visit that read it: only these can be seen in the readings. */
-    private List<JudgedField.Event> withinVisits() {
-        LocalDate last = lastRead();
-        return fitting.stream()
-                .filter(each -> !each.on().isBefore(epoch) && each.on().isBefore(last))
-                .toList();
-    }
-
-    private ModelReadings modelReadings(List<JudgedField.Event> events) {
-        return new ModelReadings(
-                field.visits().stream()
-                        .map(each -> new ModelReadings.Visit(each.id(), years(each.on())))
-                        .toList(),
-                field.stops().stream()
-                        .map(each -> new ModelReadings.Stop(
-                                each.id(), each.inPatch(), each.role().isUntreated()))
-                        .toList(),
-                events.stream()
-                        .map(each -> new ModelReadings.Event(
-                                years(each.on()),
-                                expected.get(each).mean(),
-                                expected.get(each).sd(),
-                                each.stops()))
-                        .toList(),
-                readings.stream().map(this::modelReading).toList());
-    }
-
-    private ModelReadings.Reading modelReading(JudgedField.Reading each) {
-        double value = model.ofScore() ? each.score() : each.figure();
-        String kind = id.key() != null
-                ? id.key()
-                : each.kind() != null ? each.kind() : each.source().code();
-        return new ModelReadings.Reading(
-                each.stop(),
-                each.visit(),
-                kind,
-                visits.get(each.visit()).person(),
-                model.scale().of(value),
-                model.sd(each.kind(), each.source(), each.low(), each.high()),
-                model.kindSd(each.kind(), each.source()));
-    }
-
-    private record Expected(double mean, double sd) {}
-
-    /** What an event should do: lime by its amount, all else by nothing in particular. */
-    private Expected expected(JudgedField.Event event, Benchmarks benchmarks) {
-        double sd = model.done(event.kind());
-        if (id.indicator().equals("ph") && event.limeTHa() != null) {
-            double rise = LimeRise.of(event.limeTHa(), field.place(), benchmarks);
-            return new Expected(rise, Math.max(sd / 2, LimeRise.UNCERTAIN * rise));
-        }
-        return new Expected(0, sd);
-    }
-
-    // ---- what is asked of it ----
 
     public Id id() {
-        return id;
+        return data.id;
     }
 
     /** Its readings, oldest visit first. */
     public List<JudgedField.Reading> readings() {
-        return readings;
+        return data.readings;
     }
 
     /** Whether it stands on the score, because it has no figure or a figure that is a score. */
     public boolean ofScore() {
-        return model.ofScore();
+        return data.model.ofScore();
     }
 
     /** Whether every reading has a figure. */
     public boolean hasFigure() {
-        return figures;
+        return data.figures;
     }
 
     /** 1 where more of the figure is better wherever it was read, −1 where less is, 0 for neither or in between. */
     public int moreIsBetter() {
-        if (model.ofScore()) {
-            return hasFigure() && model.shown(1, id.key()) < model.shown(0, id.key()) ? -1 : 1;
-        }
-        double least =
-                readings.stream().mapToDouble(JudgedField.Reading::figure).min().orElseThrow();
-        double most =
-                readings.stream().mapToDouble(JudgedField.Reading::figure).max().orElseThrow();
-        double margin = Math.max(Math.abs(most) * WIDER, most - least);
-        double low = scored.at(least - margin);
-        double middle = scored.at((least + most) / 2);
-        double high = scored.at(most + margin);
-        boolean up = low <= middle && middle <= high && low < high;
-        boolean down = low >= middle && middle >= high && low > high;
-        return up ? 1 : down ? -1 : 0;
+        return figures.moreIsBetter(data.readings);
     }
-
-    private static final double WIDER = 0.3;
 
     /** Whether changes are told as ratios. */
     public boolean ratio() {
-        return model.scale().ratio();
+        return data.model.scale().ratio();
     }
 
     /** The unit of its figures; {@code null} for none. */
     public @Nullable String unit() {
-        return readings.stream()
+        return data.readings.stream()
                 .filter(each -> each.figure() != null)
                 .map(JudgedField.Reading::unit)
                 .findFirst()
@@ -302,28 +176,28 @@ public final class IndicatorSeries {
     }
 
     private Visit visit(ModelReadings.Visit of) {
-        return new Visit(of.id(), visits.get(of.id()).on());
+        return new Visit(of.id(), data.visits.get(of.id()).on());
     }
 
     /** Stops that it was read at. */
     public Set<String> stops() {
-        return readings.stream().map(JudgedField.Reading::stop).collect(Collectors.toCollection(TreeSet::new));
+        return data.stopsRead();
     }
 
     private boolean leads(String stop) {
-        return leading == null || stops.get(stop).role() == leading;
+        return leading == null || data.stops.get(stop).role() == leading;
     }
 
     /** Whether a stop that speaks for the field read it. */
     public boolean speaks() {
-        return readings.stream().anyMatch(each -> leads(each.stop()));
+        return data.readings.stream().anyMatch(each -> leads(each.stop()));
     }
 
     /** The newest day that a stop which speaks for the field read it. */
     LocalDate lastSpoke() {
-        return readings.stream()
+        return data.readings.stream()
                 .filter(each -> leads(each.stop()))
-                .map(each -> visits.get(each.visit()).on())
+                .map(each -> data.visits.get(each.visit()).on())
                 .max(Comparator.naturalOrder())
                 .orElseThrow();
     }
@@ -334,14 +208,14 @@ public final class IndicatorSeries {
         for (String stop : stops()) {
             LevelFigure level = !leads(stop) ? null : visit == null ? stop(stop) : stop(stop, visit);
             if (level != null) {
-                scores.add(new StopScore(stop, id.indicator(), layerOf(stop, visit), level.score(), null));
+                scores.add(new StopScore(stop, data.id.indicator(), layerOf(stop, visit), level.score(), null));
             }
         }
         return scores;
     }
 
     private @Nullable DepthLayer layerOf(String stop, @Nullable String visit) {
-        return readings.stream()
+        return data.readings.stream()
                 .filter(each -> each.stop().equals(stop)
                         && (visit == null || each.visit().equals(visit)))
                 .reduce((one, other) -> other)
@@ -351,7 +225,7 @@ public final class IndicatorSeries {
 
     private ModelReadings.Visit newest(Collection<JudgedField.Reading> of) {
         String last = of.stream()
-                .map(each -> visits.get(each.visit()))
+                .map(each -> data.visits.get(each.visit()))
                 .max(Comparator.comparing(JudgedField.Visit::on).thenComparing(JudgedField.Visit::id))
                 .orElseThrow()
                 .id();
@@ -364,28 +238,29 @@ public final class IndicatorSeries {
     /** The field on the day it is judged for, by the stops that speak for it; {@code null} where none of them read it. */
     public @Nullable LevelFigure field() {
         List<JudgedField.Reading> speaking =
-                readings.stream().filter(each -> leads(each.stop())).toList();
+                data.readings.stream().filter(each -> leads(each.stop())).toList();
         if (speaking.isEmpty()) {
             return null;
         }
         ModelReadings.Visit last = newest(speaking);
-        LocalDate readOn = visits.get(last.id()).on();
-        List<JudgedField.Event> since =
-                fitting.stream().filter(each -> !each.on().isBefore(readOn)).toList();
-        return level(
+        LocalDate readOn = data.visits.get(last.id()).on();
+        List<JudgedField.Event> since = data.fitting.stream()
+                .filter(each -> !each.on().isBefore(readOn))
+                .toList();
+        return figures.level(
                 fitted.field(last, speakingPatches(speaking), ahead(readOn, since, speaking)), readOn, since, speaking);
     }
 
     /** The field as it was on a visit; {@code null} where no stop that speaks for it read it then. */
     public @Nullable LevelFigure field(String visit) {
-        List<JudgedField.Reading> speaking = readings.stream()
+        List<JudgedField.Reading> speaking = data.readings.stream()
                 .filter(each -> leads(each.stop()) && each.visit().equals(visit))
                 .toList();
         return speaking.isEmpty()
                 ? null
-                : level(
+                : figures.level(
                         fitted.field(newest(speaking), speakingPatches(speaking), Ahead.NONE),
-                        visits.get(visit).on(),
+                        data.visits.get(visit).on(),
                         List.of(),
                         speaking);
     }
@@ -395,20 +270,22 @@ public final class IndicatorSeries {
         speaking.stream()
                 .map(JudgedField.Reading::stop)
                 .distinct()
-                .forEach(stop -> patches.add(stops.get(stop).inPatch()));
+                .forEach(stop -> patches.add(data.stops.get(stop).inPatch()));
         return patches;
     }
 
     /** What goes on by itself since a day, and what was done since, by the share of the stops that it was done on. */
     private Ahead ahead(LocalDate from, List<JudgedField.Event> since, List<JudgedField.Reading> speaking) {
-        double drift = model.scatter(false).drift();
+        double drift = data.model.scatter(false).drift();
         double mean = 0;
-        double variance = drift * drift * Math.max(0, years(field.on()) - years(from));
+        double variance = drift * drift * Math.max(0, data.years(data.field.on()) - data.years(from));
         Set<String> there = speaking.stream().map(JudgedField.Reading::stop).collect(Collectors.toSet());
         for (JudgedField.Event each : since) {
-            double share =
-                    (double) there.stream().filter(stop -> treats(each, stop)).count() / there.size();
-            Expected does = expected.get(each);
+            double share = (double) there.stream()
+                            .filter(stop -> data.treats(each, stop))
+                            .count()
+                    / there.size();
+            SeriesData.Expected does = data.expected.get(each);
             mean += share * does.mean();
             variance += share * does.sd() * share * does.sd();
         }
@@ -418,13 +295,13 @@ public final class IndicatorSeries {
     /** A stop as it was last read, with the hole of that day; {@code null} where it was not. */
     public @Nullable LevelFigure stop(String stop) {
         List<JudgedField.Reading> there =
-                readings.stream().filter(each -> each.stop().equals(stop)).toList();
+                data.readings.stream().filter(each -> each.stop().equals(stop)).toList();
         return there.isEmpty() ? null : stop(there, newest(there));
     }
 
     /** A stop on a visit; {@code null} where it was not read then. */
     public @Nullable LevelFigure stop(String stop, String visit) {
-        List<JudgedField.Reading> there = readings.stream()
+        List<JudgedField.Reading> there = data.readings.stream()
                 .filter(each -> each.stop().equals(stop) && each.visit().equals(visit))
                 .toList();
         return there.isEmpty() ? null : stop(there, newest(there));
@@ -437,55 +314,13 @@ public final class IndicatorSeries {
                 .orElseThrow();
         List<JudgedField.Reading> then =
                 there.stream().filter(each -> each.visit().equals(on.id())).toList();
-        return level(fitted.stop(at, on), visits.get(on.id()).on(), List.of(), then);
-    }
-
-    private LevelFigure level(
-            Estimate estimate, LocalDate readOn, List<JudgedField.Event> since, List<JudgedField.Reading> by) {
-        double value = model.scale().figure(estimate.value());
-        double low = model.scale().figure(estimate.low());
-        double high = model.scale().figure(estimate.high());
-        if (scored == null) {
-            double one = shown(estimate.low());
-            double other = shown(estimate.high());
-            return new LevelFigure(
-                    shown(estimate.value()),
-                    Math.min(one, other),
-                    Math.max(one, other),
-                    value,
-                    low,
-                    high,
-                    Level.of(value),
-                    readOn,
-                    since);
-        }
-        double off = scored.byCrop()
-                ? 0
-                : by.stream()
-                        .mapToDouble(each -> each.score() - scored.at(each.figure()))
-                        .average()
-                        .orElse(0);
-        double score = within(scored.at(value) + off);
-        return new LevelFigure(
-                value,
-                low,
-                high,
-                score,
-                Math.min(score, within(scored.lowest(low, high) + off)),
-                Math.max(score, within(scored.highest(low, high) + off)),
-                Level.of(score),
-                readOn,
-                since);
-    }
-
-    private static double within(double score) {
-        return Math.max(0, Math.min(1, score));
+        return figures.level(fitted.stop(at, on), data.visits.get(on.id()).on(), List.of(), then);
     }
 
     /** What the field's figure stands on: the share of each kind of reading, the largest first. */
     public List<Weight> weights() {
         List<JudgedField.Reading> speaking =
-                readings.stream().filter(each -> leads(each.stop())).toList();
+                data.readings.stream().filter(each -> leads(each.stop())).toList();
         if (speaking.isEmpty()) {
             return List.of();
         }
@@ -494,7 +329,7 @@ public final class IndicatorSeries {
         Map<String, Double> shares = new LinkedHashMap<>();
         double all = 0;
         for (int i = 0; i < weights.length; i++) {
-            JudgedField.Reading each = readings.get(i);
+            JudgedField.Reading each = data.readings.get(i);
             String kind = each.kind() != null ? each.kind() : each.source().code();
             at.computeIfAbsent(kind, key -> new TreeSet<>()).add(each.stop());
             shares.merge(kind, Math.abs(weights[i]), Double::sum);
@@ -510,9 +345,9 @@ public final class IndicatorSeries {
 
     /** The treated stops that speak for the field: the routine ones, or the patch that leads where there are none. */
     private Estimate courseAt(ModelReadings.Visit visit) {
-        List<JudgedField.Reading> speaking = readings.stream()
+        List<JudgedField.Reading> speaking = data.readings.stream()
                 .filter(each -> leads(each.stop()))
-                .filter(each -> !stops.get(each.stop()).role().isUntreated())
+                .filter(each -> !data.stops.get(each.stop()).role().isUntreated())
                 .toList();
         return speaking.isEmpty()
                 ? fitted.course(visit)
@@ -524,22 +359,17 @@ public final class IndicatorSeries {
         return fitted.visits().stream()
                 .map(each -> {
                     Estimate at = courseAt(each);
-                    double one = shown(at.low());
-                    double other = shown(at.high());
-                    int read = (int) readings.stream()
+                    double one = figures.shown(at.low());
+                    double other = figures.shown(at.high());
+                    int read = (int) data.readings.stream()
                             .filter(reading -> reading.visit().equals(each.id()))
                             .map(JudgedField.Reading::stop)
                             .distinct()
                             .count();
                     return new CoursePoint(
-                            visit(each), shown(at.value()), Math.min(one, other), Math.max(one, other), read);
+                            visit(each), figures.shown(at.value()), Math.min(one, other), Math.max(one, other), read);
                 })
                 .toList();
-    }
-
-    private double shown(double onScale) {
-        double value = model.scale().figure(onScale);
-        return figures ? model.shown(value, id.key()) : value;
     }
 
     /**
@@ -550,14 +380,14 @@ public final class IndicatorSeries {
      */
     public @Nullable Told change(@Nullable LocalDate from, @Nullable LocalDate to) {
         FieldModel.Change change = fitted.change(
-                from == null ? Double.NEGATIVE_INFINITY : years(from),
-                to == null ? Double.POSITIVE_INFINITY : years(to));
+                from == null ? Double.NEGATIVE_INFINITY : data.years(from),
+                to == null ? Double.POSITIVE_INFINITY : data.years(to));
         if (change == null || change.from().equals(change.to())) {
             return null;
         }
         double earlier = courseAt(change.from()).value();
         double later = courseAt(change.to()).value();
-        Moved moved = moved(change.estimate(), earlier, later);
+        ToldFigures.Moved moved = figures.moved(change.estimate(), earlier, later);
         return new Told(
                 visit(change.from()),
                 visit(change.to()),
@@ -567,40 +397,9 @@ public final class IndicatorSeries {
                 change.changed(),
                 moved.falls() ? change.fallen() : change.risen(),
                 moved.falls() ? change.risen() : change.fallen(),
-                shown(earlier),
-                shown(later),
-                better(earlier, later));
-    }
-
-    /** @param falls whether the figure as it is shown falls where the model's value rises */
-    private record Moved(double mean, double low, double high, boolean falls) {}
-
-    /** A difference on the model's scale as it is told: a ratio, or the difference of two figures about the same middle. */
-    private Moved moved(Estimate estimate, double earlier, double later) {
-        if (model.scale().ratio()) {
-            return new Moved(Math.exp(estimate.value()), Math.exp(estimate.low()), Math.exp(estimate.high()), false);
-        }
-        double middle = (earlier + later) / 2;
-        double mean = apart(middle, estimate.value());
-        double one = apart(middle, estimate.low());
-        double other = apart(middle, estimate.high());
-        return new Moved(mean, Math.min(one, other), Math.max(one, other), shown(middle + 1) < shown(middle));
-    }
-
-    private double apart(double middle, double difference) {
-        return shown(middle + difference / 2) - shown(middle - difference / 2);
-    }
-
-    /** By what the scores of both figures say. */
-    private int better(double earlier, double later) {
-        double before = score(earlier);
-        double after = score(later);
-        return Math.abs(after - before) < STOOD_STILL ? 0 : after > before ? 1 : -1;
-    }
-
-    private double score(double onScale) {
-        double figure = model.scale().figure(onScale);
-        return scored == null ? figure : scored.at(figure);
+                figures.shown(earlier),
+                figures.shown(later),
+                figures.better(earlier, later));
     }
 
     /** What was done that fits the indicator, between its first and its last visit, and what it did. */
@@ -608,22 +407,22 @@ public final class IndicatorSeries {
         List<Did> found = new ArrayList<>();
         List<EventEffect> effects = fitted.effects();
         List<ModelReadings.Visit> read = fitted.visits();
-        ModelReadings.Visit last = read.get(read.size() - 1);
-        for (int j = 0; j < within.size(); j++) {
+        ModelReadings.Visit last = last();
+        for (int j = 0; j < data.within.size(); j++) {
             EventEffect effect = effects.get(j);
             if (effect.effect() == null) {
                 continue;
             }
-            JudgedField.Event event = within.get(j);
+            JudgedField.Event event = data.within.get(j);
             ModelReadings.Visit before = read.stream()
-                    .filter(each -> each.years() <= years(event.on()))
+                    .filter(each -> each.years() <= data.years(event.on()))
                     .reduce((one, other) -> other)
                     .orElse(null);
             double with = fitted.whereDone(j, last).value()
                     + courseAt(last).value()
                     - fitted.course(last).value();
             double without = with - effect.effect().value();
-            Moved moved = moved(effect.effect(), without, with);
+            ToldFigures.Moved moved = figures.moved(effect.effect(), without, with);
             found.add(new Did(
                     event,
                     moved.mean(),
@@ -633,21 +432,19 @@ public final class IndicatorSeries {
                     moved.falls() ? effect.risen() : effect.fallen(),
                     before == null
                             ? null
-                            : Double.valueOf(shown(courseAt(before).value())),
-                    shown(with),
-                    shown(without),
-                    visits.get(last.id()).on(),
-                    (int) stops().stream().filter(stop -> treats(event, stop)).count(),
-                    (int) stops().stream().filter(stop -> !treats(event, stop)).count(),
-                    better(without, with)));
+                            : Double.valueOf(figures.shown(courseAt(before).value())),
+                    figures.shown(with),
+                    figures.shown(without),
+                    data.visits.get(last.id()).on(),
+                    (int) stops().stream()
+                            .filter(stop -> data.treats(event, stop))
+                            .count(),
+                    (int) stops().stream()
+                            .filter(stop -> !data.treats(event, stop))
+                            .count(),
+                    figures.better(without, with)));
         }
         return found;
-    }
-
-    private boolean treats(JudgedField.Event event, String stop) {
-        return event.stops() == null
-                ? !stops.get(stop).role().isUntreated()
-                : event.stops().contains(stop);
     }
 
     /**
@@ -667,20 +464,69 @@ public final class IndicatorSeries {
             FIELD
         }
 
-        /** A patch by its newest readings; {@code null} is the routine field. */
+        private boolean isNewestPatch() {
+            return kind == Of.PATCH && visit == null;
+        }
+
+        /** A patch by its newest data.readings; {@code null} is the routine field. */
         public static Side patch(@Nullable String patch) {
             return new Side(Of.PATCH, patch, null);
         }
+    }
+
+    /**
+     * One side against another of the same field: of two patches by their newest readings, the difference of their
+     * effects.
+     *
+     * @return other less one, or {@code null} where one of them was not read
+     */
+    public @Nullable PatchDifference difference(Side one, Side other) {
+        SideFigure here = figure(one);
+        SideFigure there = figure(other);
+        if (here == null || there == null) {
+            return null;
+        }
+        boolean patches = one.isNewestPatch() && other.isNewestPatch();
+        double from = fitted.estimate(here.asked()).value();
+        Estimate apart =
+                patches ? fitted.patch(other.name(), one.name()) : fitted.difference(there.asked(), here.asked());
+        if (patches) {
+            from = fitted.estimate(fitted.askField(last(), Collections.singletonList(one.name())))
+                    .value();
+        }
+        return difference(apart, from, from + apart.value(), here.stops(), there.stops());
+    }
+
+    /**
+     * One side against one of another field, each by its own data.model.
+     *
+     * @param elsewhere the same indicator, depth and key there
+     * @return other less one, or {@code null} where one of them was not read
+     */
+    public @Nullable PatchDifference difference(Side one, IndicatorSeries elsewhere, Side other) {
+        SideFigure here = figure(one);
+        SideFigure there = elsewhere.figure(other);
+        if (here == null || there == null) {
+            return null;
+        }
+        Estimate a = fitted.estimate(here.asked());
+        Estimate b = elsewhere.fitted.estimate(there.asked());
+        double sd = Math.hypot(a.sd(), b.sd());
+        double half = sd
+                * Sample.studentTQuantile(Sample.TWO_SIDED_95, Math.min(fitted.degrees(), elsewhere.fitted.degrees()));
+        double mean = b.value() - a.value();
+        return difference(
+                new Estimate(mean, mean - half, mean + half, sd), a.value(), b.value(), here.stops(), there.stops());
     }
 
     /** What is asked for of a side, on which visit, and at how many stops it was read. */
     private record SideFigure(FieldModel.Asked asked, ModelReadings.Visit visit, int stops) {}
 
     private @Nullable SideFigure figure(Side side) {
-        List<JudgedField.Reading> there = readings.stream()
+        List<JudgedField.Reading> there = data.readings.stream()
                 .filter(each -> side.visit() == null || each.visit().equals(side.visit()))
                 .filter(each -> switch (side.kind()) {
-                    case PATCH -> Objects.equals(stops.get(each.stop()).inPatch(), side.name());
+                    case PATCH -> Objects.equals(data.stops.get(each.stop()).inPatch(), side.name());
                     case STOP -> each.stop().equals(side.name());
                     case FIELD -> leads(each.stop());
                 })
@@ -704,74 +550,20 @@ public final class IndicatorSeries {
                 .orElseThrow();
     }
 
-    /**
-     * One side against another of the same field: of two patches by their newest readings, the difference of their
-     * effects.
-     *
-     * @return other less one, or {@code null} where one of them was not read
-     */
-    public @Nullable PatchDifference difference(Side one, Side other) {
-        SideFigure here = figure(one);
-        SideFigure there = figure(other);
-        if (here == null || there == null) {
-            return null;
-        }
-        boolean patches = one.kind() == Side.Of.PATCH
-                && other.kind() == Side.Of.PATCH
-                && one.visit() == null
-                && other.visit() == null;
-        if (patches) {
-            Estimate apart = fitted.patch(other.name(), one.name());
-            ModelReadings.Visit last = fitted.visits().get(fitted.visits().size() - 1);
-            double base = fitted.estimate(fitted.askField(last, Collections.singletonList(one.name())))
-                    .value();
-            return difference(apart, base, base + apart.value(), here.stops(), there.stops());
-        }
-        Estimate apart = fitted.difference(there.asked(), here.asked());
-        return difference(
-                apart,
-                fitted.estimate(here.asked()).value(),
-                fitted.estimate(there.asked()).value(),
-                here.stops(),
-                there.stops());
-    }
-
-    /**
-     * One side against one of another field, each by its own model.
-     *
-     * @param elsewhere the same indicator, depth and key there
-     * @return other less one, or {@code null} where one of them was not read
-     */
-    public @Nullable PatchDifference difference(Side one, IndicatorSeries elsewhere, Side other) {
-        SideFigure here = figure(one);
-        SideFigure there = elsewhere.figure(other);
-        if (here == null || there == null) {
-            return null;
-        }
-        Estimate a = fitted.estimate(here.asked());
-        Estimate b = elsewhere.fitted.estimate(there.asked());
-        double sd = Math.hypot(a.sd(), b.sd());
-        double half = sd
-                * Sample.studentTQuantile(Sample.TWO_SIDED_95, Math.min(fitted.degrees(), elsewhere.fitted.degrees()));
-        double mean = b.value() - a.value();
-        return difference(
-                new Estimate(mean, mean - half, mean + half, sd), a.value(), b.value(), here.stops(), there.stops());
-    }
-
     private PatchDifference difference(Estimate apart, double one, double other, int here, int there) {
-        Moved moved = moved(apart, one, other);
+        ToldFigures.Moved moved = figures.moved(apart, one, other);
         boolean tells = apart.low() > 0 || apart.high() < 0;
         return new PatchDifference(
-                shown(one),
-                shown(other),
+                figures.shown(one),
+                figures.shown(other),
                 moved.mean(),
                 moved.low(),
                 moved.high(),
                 tells,
                 Math.abs(apart.value()) / Math.max(LEAST_HALF, (apart.high() - apart.low()) / 2),
-                better(one, other),
-                score(one),
-                score(other),
+                figures.better(one, other),
+                figures.score(one),
+                figures.score(other),
                 here,
                 there);
     }
@@ -800,13 +592,18 @@ public final class IndicatorSeries {
             int oneStops,
             int otherStops) {}
 
+    private ModelReadings.Visit last() {
+        List<ModelReadings.Visit> read = fitted.visits();
+        return read.get(read.size() - 1);
+    }
+
     private static int stopsOf(List<JudgedField.Reading> readings) {
         return (int) readings.stream().map(JudgedField.Reading::stop).distinct().count();
     }
 
     /** The half-width of the change's interval as it is told: from it on a change would show. */
     public double smallest(Told told) {
-        return model.scale().ratio() ? told.high() / told.mean() : (told.high() - told.low()) / 2;
+        return data.model.scale().ratio() ? told.high() / told.mean() : (told.high() - told.low()) / 2;
     }
 
     /**
@@ -832,9 +629,10 @@ public final class IndicatorSeries {
         if (told == null) {
             return null;
         }
-        double span =
-                Math.max(1.0 / DAYS_A_YEAR, years(last) - years(told.from().on()));
-        return model.scale().ratio()
+        double span = Math.max(
+                1.0 / SeriesData.DAYS_A_YEAR,
+                data.years(last) - data.years(told.from().on()));
+        return data.model.scale().ratio()
                 ? new Slope(
                         told.from().on(),
                         last,
@@ -851,6 +649,11 @@ public final class IndicatorSeries {
                         told.high() / span);
     }
 
+    /** Designs from the one that is walked now, with more stops, more left alone, more visits. */
+    public List<Design> designs() {
+        return new PlannedVisits(data, figures, fitted).designs();
+    }
+
     /**
      * What one or two more visits would tell.
      *
@@ -861,75 +664,4 @@ public final class IndicatorSeries {
      * @param effect from which effect of what is done now on it would show
      */
     public record Design(int stops, int leftAlone, int visits, double change, double effect) {}
-
-    private static final int[][] DESIGNS = {{0, 0, 1}, {3, 0, 1}, {0, 1, 1}, {0, 2, 1}, {0, 0, 2}, {3, 2, 2}};
-
-    /** Designs from the one that is walked now, with more stops, more left alone, more visits. */
-    public List<Design> designs() {
-        int treated = (int) stops().stream()
-                .filter(stop -> !stops.get(stop).role().isUntreated())
-                .count();
-        int alone = stops().size() - treated;
-        List<Design> found = new ArrayList<>();
-        for (int[] more : DESIGNS) {
-            found.add(design(treated + more[0], alone + more[1], more[2]));
-        }
-        return found;
-    }
-
-    /** The model of the readings with planned ones, each as the course has it: only how far it can be off is asked for. */
-    private Design design(int treated, int alone, int more) {
-        ModelReadings.Visit last = fitted.visits().get(fitted.visits().size() - 1);
-        double value = fitted.course(last).value();
-        JudgedField.Reading like = readings.get(readings.size() - 1);
-        ModelReadings.Reading usual = modelReading(like);
-        List<ModelReadings.Visit> days = new ArrayList<>(fitted.visits());
-        List<ModelReadings.Stop> places = new ArrayList<>(fitted.stops());
-        List<ModelReadings.Reading> read =
-                new ArrayList<>(readings.stream().map(this::modelReading).toList());
-        List<ModelReadings.Stop> walked = new ArrayList<>();
-        choose(places, walked, treated, false);
-        choose(places, walked, alone, true);
-        for (int i = 1; i <= more; i++) {
-            days.add(new ModelReadings.Visit(PLANNED + i, last.years() + i));
-            for (ModelReadings.Stop stop : walked) {
-                read.add(new ModelReadings.Reading(
-                        stop.id(), PLANNED + i, usual.kind(), usual.person(), value, usual.sd(), usual.kindSd()));
-            }
-        }
-        double sd = model.done() == null
-                ? 0
-                : model.done().rows().values().iterator().next().get(0);
-        List<ModelReadings.Event> planned = List.of(new ModelReadings.Event(last.years(), 0, sd, null));
-        FieldModel of = FieldModel.of(model.scatter(true), new ModelReadings(days, places, planned, read));
-        Estimate change = Objects.requireNonNull(of.change(last.years(), last.years() + more))
-                .estimate();
-        Estimate effect = of.effects().get(0).effect();
-        return new Design(treated, alone, more, wide(value, change), effect == null ? 0 : wide(value, effect));
-    }
-
-    private static final String PLANNED = "planned-";
-
-    private double wide(double at, Estimate of) {
-        double half = (of.high() - of.low()) / 2;
-        return model.scale().ratio() ? Math.exp(half) : Math.abs(apart(at, half));
-    }
-
-    private static void choose(
-            List<ModelReadings.Stop> known, List<ModelReadings.Stop> walked, int wanted, boolean untreated) {
-        List<ModelReadings.Stop> there =
-                known.stream().filter(each -> each.untreated() == untreated).toList();
-        for (int i = 0; i < wanted; i++) {
-            if (i < there.size()) {
-                walked.add(there.get(i));
-            } else {
-                ModelReadings.Stop fresh = new ModelReadings.Stop(
-                        PLANNED + (untreated ? "alone-" : "stop-") + i,
-                        untreated ? StopRole.CONTROL.patch() : null,
-                        untreated);
-                known.add(fresh);
-                walked.add(fresh);
-            }
-        }
-    }
 }

@@ -3,7 +3,6 @@ package org.morphotera.server.indicators;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SourceOrder;
@@ -58,7 +57,7 @@ public class FieldIndicators {
     }
 
     /** The same of some stops, whatever they stand for. */
-    public List<IndicatorRow> everySourceOf(UUID practice, UUID field, List<UUID> stops) {
+    private List<IndicatorRow> everySourceOf(UUID practice, UUID field, List<UUID> stops) {
         return notOld(
                 practice,
                 field,
@@ -72,20 +71,5 @@ public class FieldIndicators {
         return latest.stream()
                 .filter(row -> !outdated.is(row.indicator(), row.stopId(), row.takenAt()))
                 .toList();
-    }
-
-    /** Of one visit. */
-    public List<IndicatorRow> ofVisit(UUID practice, UUID field, UUID visit) {
-        return best(rows.ofVisitLeading(practice, field, visit));
-    }
-
-    /** Of one stop, whatever it stands for: the newest, or those of a visit where one is given. */
-    public List<IndicatorRow> ofStop(UUID practice, UUID field, UUID stop, @Nullable UUID visit) {
-        return best(
-                visit == null
-                        ? rows.latestOfStop(practice, stop)
-                        : rows.ofVisit(practice, field, visit).stream()
-                                .filter(row -> row.stopId().equals(stop))
-                                .toList());
     }
 }

@@ -84,18 +84,7 @@ public interface IndicatorReader {
     List<IndicatorRow> ofVisitLeading(
             @Param("practice") UUID practice, @Param("field") UUID field, @Param("visit") UUID visit);
 
-    @ResultMap("row")
-    @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
-            + "and indicator = #{indicator} and band = #{band} and method = #{method} and standing is not null "
-            + "order by taken_at")
-    List<IndicatorRow> history(
-            @Param("practice") UUID practice,
-            @Param("field") UUID field,
-            @Param("indicator") String indicator,
-            @Param("band") String band,
-            @Param("method") String method);
-
-    /** The same, of the stops that speak for the field. */
+    /** Readings of an indicator at a depth by a method, at the stops that speak for the field, by time. */
     @ResultMap("row")
     @Select("select " + COLUMNS + " from indicator_value where practice_id = #{practice} and field_id = #{field} "
             + "and indicator = #{indicator} and band = #{band} and method = #{method} and standing is not null and "

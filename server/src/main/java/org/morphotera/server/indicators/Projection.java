@@ -132,7 +132,7 @@ public class Projection {
             found.add(row(measurement, place, envelope.method(), test, each));
         }
         if (test.contextClass() != null) {
-            found.add(context(measurement, place, envelope.method(), test));
+            found.add(row(measurement, place, envelope.method(), test, null));
         }
         return new Shown(found, seen);
     }
@@ -250,14 +250,15 @@ public class Projection {
                         + String.join(", ", Collections.nCopies(names.size(), "?")) + ")";
     }
 
+    /** @param shown the indicator that was judged; {@code null} for the class by which the test is context for others */
     private static IndicatorRow row(
-            UUID measurement, Place place, String method, TestResult test, TestResult.Shown shown) {
-        Envelope.RatingText rating = shown.rating();
-        Envelope.Figure figure = shown.figure();
+            UUID measurement, Place place, String method, TestResult test, TestResult.@Nullable Shown shown) {
+        Envelope.RatingText rating = shown == null ? null : shown.rating();
+        Envelope.Figure figure = shown == null ? null : shown.figure();
         DepthLayer layer = test.layer();
         return new IndicatorRow(
                 measurement,
-                shown.indicator(),
+                shown == null ? test.contextName() : shown.indicator(),
                 place.field(),
                 place.visit(),
                 place.stop(),
@@ -265,41 +266,15 @@ public class Projection {
                 test.band(),
                 layer == null ? null : layer.topMm(),
                 layer == null ? null : layer.bottomMm(),
-                rating.standing(),
-                rating.low(),
-                rating.high(),
-                rating.reason(),
+                rating == null ? null : rating.standing(),
+                rating == null ? null : rating.low(),
+                rating == null ? null : rating.high(),
+                rating == null ? test.contextClass() : rating.reason(),
                 figure == null ? null : figure.value(),
                 figure == null ? null : figure.low(),
                 figure == null ? null : figure.high(),
                 figure == null ? null : figure.unit(),
-                shown.points(),
-                test.kind(),
-                test.source().code(),
-                place.takenAt());
-    }
-
-    private static IndicatorRow context(UUID measurement, Place place, String method, TestResult test) {
-        DepthLayer layer = test.layer();
-        return new IndicatorRow(
-                measurement,
-                test.contextName(),
-                place.field(),
-                place.visit(),
-                place.stop(),
-                method,
-                test.band(),
-                layer == null ? null : layer.topMm(),
-                layer == null ? null : layer.bottomMm(),
-                null,
-                null,
-                null,
-                test.contextClass(),
-                null,
-                null,
-                null,
-                null,
-                null,
+                shown == null ? null : shown.points(),
                 test.kind(),
                 test.source().code(),
                 place.takenAt());

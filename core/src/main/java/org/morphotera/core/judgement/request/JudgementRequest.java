@@ -199,8 +199,15 @@ record JudgementRequest(
             }
         }
         List<EventEntry> done = done();
+        Set<String> events = new HashSet<>();
         for (int i = 0; i < done.size(); i++) {
             day("events[" + i + "].happenedOn", done.get(i).happenedOn(), faults);
+            if (done.get(i).id() != null && !events.add(done.get(i).id())) {
+                faults.add(
+                        "events[" + i + "].id",
+                        "ID_TWICE",
+                        Map.of("id", done.get(i).id()));
+            }
             List<String> where =
                     done.get(i).stopIds() == null ? List.of() : done.get(i).stopIds();
             for (int j = 0; j < where.size(); j++) {

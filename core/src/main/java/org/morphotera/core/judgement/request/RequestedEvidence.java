@@ -235,9 +235,4 @@ final class RequestedEvidence {
                 : request.field().areaHa();
         return FieldFacts.Treated.patch(area, share);
     }
-
-    /** Tests that were made at a stop that speaks for the field. */
-    Set<String> made() {
-        return speaking.stream().map(each -> each.entry().method()).collect(Collectors.toSet());
-    }
 }
