@@ -22,7 +22,9 @@ import org.h2.store.fs.FilePathWrapper;
  */
 public final class CutDisk extends FilePathWrapper {
 
-    private static final int SECTOR = 4096;
+    /** What a disk writes whole or not at all; a block of the file has eight of them. */
+    private static final int SECTOR = 512;
+
     private static final Map<String, Journal> JOURNALS = new ConcurrentHashMap<>();
     private static volatile boolean full;
 

@@ -11,14 +11,17 @@ import org.h2.store.fs.FilePathWrapper;
 
 /**
  * A file whose parts are known by their heads only once they are whole. The file database finds its newest part by head
- * and foot and looks at nothing between them; after a cut of the power these could be there and the middle not. So the
- * head is written after the rest is on the disk, and the head of the file after the part that it names. Addresses say {@code ordered:} before the path.
+ * and foot and looks at nothing between them; after a cut of the power these could be there and the middle not. So all
+ * of a part is written with its first byte empty, and that byte, by which a part is known, once the rest is on the disk;
+ * the head of the file comes after the part that it names. Addresses say {@code ordered:} before the path.
  */
 public final class OrderedFile extends FilePathWrapper {
 
     static final String SCHEME = "ordered";
 
     private static final int BLOCK = 4096;
+    /** What a disk writes whole or not at all, at the least. */
+    private static final int SECTOR = 512;
     /** Before it lies the head of the file, twice. */
     private static final long FIRST_PART = 2L * BLOCK;
 
@@ -60,15 +63,19 @@ public final class OrderedFile extends FilePathWrapper {
                 }
                 return base.write(from, at);
             }
-            int headLength = Math.min(length, BLOCK);
+            // in one write with the empty byte, so that no sector has the new head behind the first byte of an old one
+            int startLength = Math.min(length, SECTOR);
+            byte[] start = new byte[startLength];
             ByteBuffer rest = from.duplicate();
-            rest.position(from.position() + headLength);
-            whole(rest, at + headLength);
+            rest.get(start);
+            start[0] = 0;
+            whole(ByteBuffer.wrap(start), at);
+            whole(rest, at + startLength);
             // also for a part of one block: what it names was written before it and must be there before it
             base.force(false);
-            ByteBuffer head = from.duplicate();
-            head.limit(from.position() + headLength);
-            whole(head, at);
+            ByteBuffer known = from.duplicate();
+            known.limit(from.position() + 1);
+            whole(known, at);
             from.position(from.limit());
             return length;
         }

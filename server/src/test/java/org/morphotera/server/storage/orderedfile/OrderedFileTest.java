@@ -123,9 +123,11 @@ class OrderedFileTest {
     }
 
     @Test
-    void theHeadOfAPartComesAfterTheRestIsOnTheDisk() throws IOException {
-        assertThat(writing(8192, part(12288))).containsExactly("write 12288+8192", "sync", "write 8192+4096");
-        assertThat(writing(8192, part(4096))).containsExactly("sync", "write 8192+4096");
+    void aPartIsKnownOnlyAfterAllOfItIsOnTheDisk() throws IOException {
+        assertThat(writing(8192, part(12288)))
+                .containsExactly("write 8192+512", "write 8704+11776", "sync", "write 8192+1");
+        assertThat(writing(8192, part(4096)))
+                .containsExactly("write 8192+512", "write 8704+3584", "sync", "write 8192+1");
     }
 
     @Test
