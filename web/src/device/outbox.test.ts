@@ -188,6 +188,24 @@ describe('a write that the server keeps failing on', () => {
     },
   )
 
+  it.each([
+    [408, 'too slow'],
+    [429, 'no more at once'],
+  ])(
+    'that came at a bad moment (%i) is neither refused nor set aside, and arrives later',
+    async (status, words) => {
+      failOn({ '/api/visits/moment': status })
+      expect(await visit('moment')).toEqual({ sent: false })
+      expect(keptJobs()[0]!.message).toContain(words)
+      await waitOut()
+      await waitOut()
+      expect(keptJobs().map((job) => [job.target, job.state])).toEqual([['moment', 'waiting']])
+      failOn({})
+      await waitOut()
+      expect(keptJobs()).toEqual([])
+    },
+  )
+
   it('is not tried again before its pause is over', async () => {
     failOn({ '/api/visits/poison': 500 })
     await visit('poison')

@@ -36,6 +36,12 @@ const PAUSES_MS = [4000, 15_000, 60_000]
 /** Not this write is at fault: the server is away, or its disk is full. */
 const AWAY = [502, 503, 504, 507]
 
+/** The write is sound and only came at a bad moment: it is never set aside for that, and these words say why it waits. */
+export const LATER: Record<number, string> = {
+  408: 'The connection was too slow for it. It is sent again by itself.',
+  429: 'The server takes no more at once. It is sent again by itself.',
+}
+
 const waiters = new Map<number, Waiter>()
 const drafts = new Map<string, { tries: number; notBefore: number }>()
 let person: string | undefined
@@ -164,6 +170,12 @@ async function send(job: Job): Promise<boolean> {
     }
     if (error.status === 404 && !job.again && (await again404(job, error))) return true
     waiters.delete(job.seq)
+    if (LATER[error.status]) {
+      await later(job, error)
+      waiter?.resolve({ sent: false })
+      // a server that takes no more is not asked for the next one either
+      return error.status !== 429
+    }
     if (error.status === 403 || error.status >= 500) {
       await failed(job, error)
       waiter?.resolve({ sent: false })
@@ -206,6 +218,17 @@ async function failed(job: Job, error: ApiError) {
     message: error.message,
     notBefore: Date.now() + (pause ?? PAUSES_MS.at(-1)!),
     state: pause === undefined ? 'aside' : 'waiting',
+  })
+}
+
+/** A write that came at a bad moment waits, longer each time, and is tried for as long as it takes. */
+async function later(job: Job, error: ApiError) {
+  const tries = (job.tries ?? 0) + 1
+  await changeJob(job.seq, {
+    tries,
+    answered: error.status,
+    message: LATER[error.status],
+    notBefore: Date.now() + PAUSES_MS[Math.min(tries, PAUSES_MS.length) - 1]!,
   })
 }
 

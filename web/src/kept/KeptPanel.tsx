@@ -8,7 +8,7 @@ import { Button } from '../ui/controls'
 import { differingEntries } from '../device/differences'
 import { bodyOf, dropJob, useJobs, type Job } from '../device/device'
 import { ReadingsTable } from '../readings/ReadingsTable'
-import { sendAgain, settle, takeBack } from '../device/outbox'
+import { LATER, sendAgain, settle, takeBack } from '../device/outbox'
 
 /** What this device has kept: on its way, refused, changed elsewhere, or worked out otherwise by the server. */
 export function KeptJobs() {
@@ -31,9 +31,11 @@ export function KeptJobs() {
               <span className={job.unkept ? 'text-failing' : 'text-soft'}>
                 {job.unkept
                   ? 'is on this page only: the device could not keep it'
-                  : job.tries
-                    ? `waits: the server failed on it (${job.answered}), tried again soon`
-                    : 'waits to be sent'}
+                  : LATER[job.answered ?? 0]
+                    ? `waits: ${LATER[job.answered!]}`
+                    : job.tries
+                      ? `waits: the server failed on it (${job.answered}), tried again soon`
+                      : 'waits to be sent'}
               </span>
             </li>
           ))}

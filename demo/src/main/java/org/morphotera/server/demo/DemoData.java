@@ -430,7 +430,7 @@ class DemoData implements ApplicationRunner {
                 CompletableFuture.supplyAsync(() -> Pictures.drawnAnew(picture.get(), false));
         drawing.add(() -> {
             Pictures.Kept kept = drawn.join();
-            photos.insert(who.practiceId(), fieldId, photo, kept, kept.content().length, null);
+            photos.insert(who.practiceId(), fieldId, photo, kept, kept.content().length, null, kept.hash());
         });
     }
 

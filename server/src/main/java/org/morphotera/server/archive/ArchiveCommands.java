@@ -58,7 +58,12 @@ class ArchiveCommands implements ApplicationRunner {
         List<UUID> practices = rows.practices();
         for (UUID practice : practices) {
             Path file = folder.resolve(archives.nameNow(practice));
-            archives.write(practice, file, new Told());
+            try {
+                archives.write(practice, file, new Told());
+            } catch (DamagedArchiveException e) {
+                System.out.println(e.told());
+                return 1;
+            }
             System.out.println("Wrote " + file + " (" + Math.max(1, Files.size(file) >> 10) + " kB).");
         }
         if (practices.isEmpty()) {

@@ -69,8 +69,12 @@ class ArchiveController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Job make(@AuthenticationPrincipal Advisor who) {
         UUID practice = who.practiceId();
-        return jobs.start(who, "archive", handle -> {
-            archives.write(practice, handle.file(), handle::at);
+        return jobs.start(who, Role.OWNER, "archive", handle -> {
+            try {
+                archives.write(practice, handle.file(), handle::at);
+            } catch (DamagedArchiveException e) {
+                throw new RefusedException(List.of(new FaultText(e.place(), "ARCHIVE", e.getMessage())));
+            }
             Map<String, Object> result = new LinkedHashMap<>();
             result.put("file", archives.nameNow(practice));
             result.put("bytes", Files.size(handle.file()));
@@ -85,14 +89,14 @@ class ArchiveController {
     @PostMapping("/api/restores")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Job restore(@AuthenticationPrincipal Advisor who, @RequestBody @Validated RestoreOrder order) {
-        Path file = uploads.require(who.practiceId(), order.upload());
+        Path file = uploads.require(who, order.upload());
         if (!restore.isEmpty(who.practiceId())) {
             throw RefusedException.of(
                     "upload",
                     "NOT_EMPTY",
                     "An archive is restored into an empty practice only; this one has data. Begin with a new one.");
         }
-        return jobs.start(who, "restore", handle -> {
+        return jobs.start(who, Role.OWNER, "restore", handle -> {
             try {
                 Restore.Restored restored = restore.run(file, who.practiceId(), handle::at);
                 events.publishEvent(new PracticeRestored(restored.practiceId()));

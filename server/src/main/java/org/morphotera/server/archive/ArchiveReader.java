@@ -20,6 +20,9 @@ import java.util.UUID;
 import java.util.function.LongConsumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.server.photos.Pictures;
+import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.TextRule;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -169,8 +172,21 @@ final class ArchiveReader implements AutoCloseable {
                         "It is " + (there ? "missing" : "of another version") + ". Take another archive.");
             }
             if (entry != null) {
-                new TableIn(into, table, entry).read(done);
+                new TableIn(into, table, entry, true).read(done);
             }
+        }
+    }
+
+    /**
+     * Reads every row and every picture as it would be restored, and lays nothing out.
+     *
+     * @param tables a database at the tables that the archive was made with
+     * @throws DamagedArchiveException naming the first entry that could not be restored
+     */
+    void readBack(Connection tables) throws DamagedArchiveException, SQLException, IOException {
+        verify();
+        for (ArchiveManifest.Entry each : manifest.tables()) {
+            new TableIn(tables, ArchiveTables.named(each.table()), each, false).read(read -> {});
         }
     }
 
@@ -192,20 +208,20 @@ final class ArchiveReader implements AutoCloseable {
         private final ArchiveManifest.Entry expected;
         private final String place;
         private final RowText text;
-        private final RowInserts inserts;
+        private final @Nullable RowInserts inserts;
         private final Connection into;
         private final List<Object[]> page = new ArrayList<>();
         private final int owner;
         private long line;
 
-        private TableIn(Connection into, ArchiveTables.Table table, ArchiveManifest.Entry expected)
+        private TableIn(Connection into, ArchiveTables.Table table, ArchiveManifest.Entry expected, boolean kept)
                 throws SQLException {
             this.into = into;
             this.table = table;
             this.expected = expected;
             place = ArchiveManifest.entryOf(table.name());
             text = RowText.of(into, table.name());
-            inserts = new RowInserts(into, table, text.names(), false);
+            inserts = kept ? new RowInserts(into, table, text.names(), false) : null;
             owner = text.names().indexOf(table.ownedBy());
         }
 
@@ -233,8 +249,10 @@ final class ArchiveReader implements AutoCloseable {
                 throw new DamagedArchiveException(where(line + 1), "It is damaged. Take another archive.", e);
             }
             put(done);
-            inserts.finish();
-            into.commit();
+            if (inserts != null) {
+                inserts.finish();
+                into.commit();
+            }
             if (line != expected.rows()) {
                 throw new DamagedArchiveException(
                         place, "It does not hold what was written into it. Take another archive.");
@@ -270,10 +288,38 @@ final class ArchiveReader implements AutoCloseable {
                                 text.names().get(i) + " holds a character that can't be shown");
                     }
                 }
+                if (inserts != null && table.name().equals("photo")) {
+                    asPicture(values);
+                }
                 return values;
             } catch (IllegalArgumentException e) {
                 throw new DamagedArchiveException(
                         where(line), "This row can't be read (" + e.getMessage() + "). Take another archive.", e);
+            }
+        }
+
+        /** Nothing but a picture comes in, whatever the archive says that it is. */
+        private void asPicture(Object[] values) throws DamagedArchiveException {
+            int content = text.names().indexOf("content");
+            int small = text.names().indexOf("small");
+            Pictures.Kept kept;
+            try {
+                kept = Pictures.restored((byte[]) values[content], small < 0 ? null : (byte[]) values[small]);
+            } catch (RefusedException e) {
+                throw new DamagedArchiveException(
+                        where(line), "This is no whole picture as JPEG or PNG. Take another archive.", e);
+            }
+            values[content] = kept.content();
+            put(values, "small", kept.small());
+            put(values, "type", kept.type());
+            put(values, "size_bytes", kept.content().length);
+            put(values, "kept_hash", kept.hash());
+        }
+
+        private void put(Object[] values, String column, Object value) {
+            int at = text.names().indexOf(column);
+            if (at >= 0) {
+                values[at] = value;
             }
         }
 
@@ -299,7 +345,8 @@ final class ArchiveReader implements AutoCloseable {
         }
 
         private void put(LongConsumer done) throws SQLException, DamagedArchiveException {
-            if (page.isEmpty()) {
+            if (page.isEmpty() || inserts == null) {
+                page.clear();
                 return;
             }
             try {

@@ -89,6 +89,9 @@ class NightlyArchives implements SmartLifecycle {
             });
             said = "Made " + file.getFileName() + ", " + Math.max(1, Files.size(file) >> 10) + " kB.";
             prune(folder, setting.keep());
+        } catch (DamagedArchiveException e) {
+            LOG.error("the nightly archive of {} can't be read back", setting.practiceId(), e);
+            said = e.told();
         } catch (IOException | RuntimeException e) {
             LOG.warn("the nightly archive of {} could not be made", setting.practiceId(), e);
             said = "It could not be made: " + e.getMessage() + ". See that the disk has room.";

@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import org.morphotera.server.web.TextRule;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
@@ -120,6 +121,9 @@ final class RowText {
                 tree.put(columns.get(i).name(), Map.of("bytes", bytes.length, "sha256", sha256(bytes)));
             } else if (value instanceof UUID || value instanceof OffsetDateTime || value instanceof LocalDate) {
                 tree.put(columns.get(i).name(), value.toString());
+            } else if (value instanceof String text) {
+                // rows of before the rule for texts: what can't be shown could not be restored
+                tree.put(columns.get(i).name(), TextRule.printable(text));
             } else if (value != null) {
                 tree.put(columns.get(i).name(), value);
             }
@@ -174,7 +178,7 @@ final class RowText {
             case Types.DATE -> LocalDate.parse((String) raw);
             case Types.VARCHAR -> (String) raw;
             case Types.BOOLEAN -> (Boolean) raw;
-            case Types.DOUBLE -> new BigDecimal(((Number) raw).toString()).doubleValue();
+            case Types.DOUBLE -> finite(new BigDecimal(((Number) raw).toString()).doubleValue());
             case Types.INTEGER -> new BigDecimal(((Number) raw).toString()).intValueExact();
             case Types.BIGINT -> new BigDecimal(((Number) raw).toString()).longValueExact();
             default -> {
@@ -185,6 +189,13 @@ final class RowText {
                 yield new Bytes(length.longValue(), hash);
             }
         };
+    }
+
+    private static double finite(double value) {
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("no number that can be kept");
+        }
+        return value;
     }
 
     /** Only as it is written: a short form would be another text for the same row. */

@@ -19,6 +19,10 @@ interface CalendarMapper {
 
     String ROW = "select id, practice_id, name, made_at, read_at from calendar_address ";
 
+    /** What somebody made ends with their work in the practice. */
+    String OF_THOSE_WHO_WORK =
+            "person_id in (select id from person where removed_at is null and role in ('ADVISOR', 'OWNER'))";
+
     @Insert("insert into calendar_address (id, practice_id, person_id, secret_hash, name, made_at) "
             + "values (#{id}, #{practice}, #{person}, #{hash}, #{name}, #{at})")
     void insert(
@@ -29,13 +33,15 @@ interface CalendarMapper {
             @Param("name") String name,
             @Param("at") Instant at);
 
-    @Select(ROW + "where practice_id = #{practice} order by made_at, id")
+    /** Those that answer: of people who still work in the practice. */
+    @Select(ROW + "where practice_id = #{practice} and " + OF_THOSE_WHO_WORK + " order by made_at, id")
     List<Row> addresses(UUID practice);
 
     @Select(ROW + "where practice_id = #{practice} and id = #{id}")
     Row address(@Param("practice") UUID practice, @Param("id") UUID id);
 
-    @Select(ROW + "where secret_hash = #{hash}")
+    @Select(ROW + "where secret_hash = #{hash} and " + OF_THOSE_WHO_WORK
+            + " and practice_id in (select id from practice where closed_at is null)")
     Row bySecret(String hash);
 
     @Update("update calendar_address set read_at = #{at} where id = #{id}")

@@ -6,10 +6,12 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.Sensible;
 
 /** A running clock of a test: when it was started, and the moments it should call out. */
@@ -48,8 +50,25 @@ public record Timer(
             @NotBlank(message = "needs a method") @Size(max = 40)
             String method,
 
-            @NotNull(message = "needs its start") @Sensible Instant startedAt,
-            @NotNull @Size(max = 200) List<@NotNull(message = "must be a moment") @Valid StepWrite> steps) {}
+            @NotNull(message = "needs its start") @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant startedAt,
+
+            @NotNull @Size(max = 200) List<@NotNull(message = "must be a moment") @Valid StepWrite> steps) {
+
+        /** The same clock by a time that is so much earlier. */
+        Write earlier(Duration by) {
+            return new Write(
+                    visitId,
+                    stopId,
+                    measurementId,
+                    method,
+                    startedAt.minus(by),
+                    steps.stream()
+                            .map(each -> new StepWrite(
+                                    each.id(), each.code(), each.dueAt().minus(by), each.toleranceSeconds()))
+                            .toList());
+        }
+    }
 
     public record StepWrite(
             @NotNull(message = "needs an id") UUID id,
@@ -57,16 +76,20 @@ public record Timer(
             @NotBlank(message = "needs a code") @Size(max = 40)
             String code,
 
-            @NotNull(message = "needs the moment it is due") @Sensible(aheadDays = 400)
+            @NotNull(message = "needs the moment it is due") @Sensible(aheadDays = 2 * Moments.DAYS_AHEAD)
             Instant dueAt,
 
             @PositiveOrZero(message = "can't be negative") int toleranceSeconds) {}
 
     /** When a step was read; {@code null} takes that back. */
-    public record StepDone(@Nullable @Sensible Instant doneAt) {}
+    public record StepDone(
+            @Nullable @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant doneAt) {}
 
     /** When the clock was stopped; {@code null} lets it run on. */
-    public record Stopped(@Nullable @Sensible Instant stoppedAt) {}
+    public record Stopped(
+            @Nullable @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant stoppedAt) {}
 
     /** All running clocks, with the server's own time to compare a device's with. */
     public record Running(Instant serverNow, List<Timer> timers) {}

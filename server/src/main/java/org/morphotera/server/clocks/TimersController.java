@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
@@ -16,6 +17,7 @@ import org.morphotera.server.accounts.role.RequiresRole;
 import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
@@ -76,8 +78,10 @@ class TimersController {
     @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
     @PutMapping("/api/timers/{id}")
     @Transactional
-    Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write body) {
+    Timer put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Write sent) {
         UUID practice = who.practiceId();
+        TimerMapper.TimerRow stored = rows.timer(practice, id);
+        Timer.Write body = byServersClock(sent, stored);
         places.require(who, body.visitId(), body.stopId());
         if (!methods.has(body.method())) {
             throw RefusedException.of("method", "NO_SUCH_TEST", "There is no such test. Name one of the catalogue.");
@@ -85,7 +89,6 @@ class TimersController {
         if (rows.takenElsewhere(practice, body.measurementId()) > 0) {
             throw new NotFoundException("measurement");
         }
-        TimerMapper.TimerRow stored = rows.timer(practice, id);
         if (stored == null) {
             rows.insert(practice, id, body);
             audit.note(who, "start", "clock", id, body.method());
@@ -102,6 +105,13 @@ class TimersController {
             }
         }
         return require(who, id);
+    }
+
+    /** Of a device whose clock is ahead all moments are as much earlier; a repeated send is told by the first. */
+    private Timer.Write byServersClock(Timer.Write sent, TimerMapper.@Nullable TimerRow stored) {
+        Instant began = stored == null ? Moments.notAhead(sent.startedAt(), clock.instant()) : stored.startedAt();
+        Duration ahead = Duration.between(began, sent.startedAt());
+        return ahead.compareTo(Moments.FAST) > 0 ? sent.earlier(ahead) : sent;
     }
 
     private static boolean sameClock(TimerMapper.TimerRow stored, Timer.Write body) {
@@ -137,7 +147,7 @@ class TimersController {
             throw new NotFoundException("step of this clock");
         }
         require(who, id);
-        rows.markDone(who.practiceId(), step, body.doneAt());
+        rows.markDone(who.practiceId(), step, notAhead(body.doneAt()));
         audit.note(who, "done", "clock", id, row.code());
         return require(who, id);
     }
@@ -148,9 +158,13 @@ class TimersController {
     Timer stop(
             @AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Timer.Stopped body) {
         require(who, id);
-        rows.stop(who.practiceId(), id, body.stoppedAt());
+        rows.stop(who.practiceId(), id, notAhead(body.stoppedAt()));
         audit.note(who, "stop", "clock", id, null);
         return require(who, id);
+    }
+
+    private @Nullable Instant notAhead(@Nullable Instant said) {
+        return said == null ? null : Moments.notAhead(said, clock.instant());
     }
 
     private Timer require(Advisor who, UUID id) {

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.Sensible;
 
 /**
@@ -43,8 +44,11 @@ public record DayMark(
             @Min(value = 0, message = "counts from 0") @Max(value = 3, message = "is no person")
             int person,
 
-            @NotNull(message = "needs a moment") @Sensible Instant begunAt,
+            @NotNull(message = "needs a moment") @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant begunAt,
 
-            @Nullable @Sensible Instant endedAt,
+            @Nullable @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant endedAt,
+
             int version) {}
 }

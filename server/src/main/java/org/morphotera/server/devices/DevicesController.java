@@ -10,16 +10,19 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.role.RequiresRole;
 import org.morphotera.server.accounts.role.Role;
+import org.morphotera.server.accounts.session.PresentPeople;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.training.simulate.Instrument;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,6 +43,8 @@ class DevicesController implements DisposableBean {
     private static final int MOST_AT_ONCE = 100;
     private static final int MOST_OF_A_PRACTICE = 12;
     private static final double DEEPEST_MM = 5000;
+    /** Whoever was removed meanwhile, or signed out everywhere, reads no more after so many values. */
+    private static final int LOOKED_AT_EVERY = 8;
 
     /** An instrument that can be read. */
     record Device(String id, String unit) {}
@@ -54,6 +59,7 @@ class DevicesController implements DisposableBean {
 
     private final Instruments instruments;
     private final Places places;
+    private final PresentPeople people;
     private final Map<UUID, Integer> open = new ConcurrentHashMap<>();
     private final ScheduledExecutorService ticks = Executors.newScheduledThreadPool(1, task -> {
         Thread thread = new Thread(task, "instruments");
@@ -61,7 +67,8 @@ class DevicesController implements DisposableBean {
         return thread;
     });
 
-    DevicesController(Instruments instruments, Places places) {
+    DevicesController(Instruments instruments, Places places, PresentPeople people) {
+        this.people = people;
         this.instruments = instruments;
         this.places = places;
     }
@@ -92,8 +99,18 @@ class DevicesController implements DisposableBean {
         take(who.practiceId());
         SseEmitter stream = new SseEmitter(LONGEST_MS);
         long start = System.nanoTime();
+        AtomicInteger values = new AtomicInteger();
         ScheduledFuture<?> tick = ticks.scheduleAtFixedRate(
-                () -> send(stream, connected, (System.nanoTime() - start) / 1e9), 0, EVERY_MS, TimeUnit.MILLISECONDS);
+                () -> {
+                    if (values.incrementAndGet() % LOOKED_AT_EVERY == 0 && !goesOn(who)) {
+                        stream.complete();
+                    } else {
+                        send(stream, connected, (System.nanoTime() - start) / 1e9);
+                    }
+                },
+                0,
+                EVERY_MS,
+                TimeUnit.MILLISECONDS);
         stream.onTimeout(stream::complete);
         stream.onError(error -> tick.cancel(false));
         stream.onCompletion(() -> {
@@ -109,6 +126,15 @@ class DevicesController implements DisposableBean {
         if (own > MOST_OF_A_PRACTICE || all >= MOST_AT_ONCE) {
             open.computeIfPresent(practice, (each, count) -> count <= 1 ? null : count - 1);
             throw RefusedException.of("", "BUSY", "Too many instruments are read at once. Put one away first.");
+        }
+    }
+
+    /** A database that can't be asked at this moment ends nothing. */
+    private boolean goesOn(Advisor who) {
+        try {
+            return people.goesOn(who);
+        } catch (DataAccessException e) {
+            return true;
         }
     }
 

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -165,7 +166,7 @@ public final class CsvFile implements AutoCloseable {
         if (record.size() > head.size()) {
             throw new Unreadable(line, "It has more cells than the head. Put what holds commas into quotes.", null);
         }
-        return record.values();
+        return Arrays.stream(record.values()).map(CsvTable::read).toArray(String[]::new);
     }
 
     private CSVRecord record() throws Unreadable {

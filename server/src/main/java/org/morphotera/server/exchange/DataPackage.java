@@ -15,7 +15,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.people.AccountReader;
 import org.morphotera.server.fields.Field;
@@ -126,7 +125,7 @@ class DataPackage {
                 fields.growers(practice).stream().collect(Collectors.toMap(Grower::id, Grower::name));
         table(zip, "fields", FIELDS, to -> {
             for (Field f : all) {
-                to.printRecord(
+                to.row(
                         f.id(),
                         f.name(),
                         growers.get(f.growerId()),
@@ -139,14 +138,14 @@ class DataPackage {
         table(zip, "stops", STOPS, to -> {
             for (Field f : all) {
                 for (Stop s : fields.stops(practice, f.id())) {
-                    to.printRecord(s.id(), f.id(), s.label(), s.role(), s.longitude(), s.latitude());
+                    to.row(s.id(), f.id(), s.label(), s.role(), s.longitude(), s.latitude());
                 }
             }
         });
         table(zip, "visits", VISITS, to -> {
             for (Field f : all) {
                 for (Visit v : visits.visitsOf(practice, f.id())) {
-                    to.printRecord(
+                    to.row(
                             v.id(),
                             f.id(),
                             v.visitedOn(),
@@ -160,7 +159,7 @@ class DataPackage {
         table(zip, "events", EVENTS, to -> {
             for (Field f : all) {
                 for (ManagementEvent e : fields.events(practice, f.id())) {
-                    to.printRecord(e.id(), f.id(), e.happenedOn(), e.kind(), e.what(), e.rate());
+                    to.row(e.id(), f.id(), e.happenedOn(), e.kind(), e.what(), e.rate());
                 }
             }
         });
@@ -174,15 +173,15 @@ class DataPackage {
     }
 
     private interface Rows {
-        void print(CSVPrinter to) throws IOException;
+        void print(CsvTable to) throws IOException;
     }
 
     private static void table(ZipOutputStream zip, String name, List<Column> columns, Rows rows) throws IOException {
         zip.putNextEntry(new ZipEntry(name + ".csv"));
-        CSVPrinter printer =
-                Tables.printer(open(zip), columns.stream().map(Column::name).toList());
-        rows.print(printer);
-        printer.flush();
+        CsvTable table =
+                new CsvTable(open(zip), columns.stream().map(Column::name).toList());
+        rows.print(table);
+        table.flush();
         zip.closeEntry();
     }
 

@@ -62,8 +62,8 @@ class ImportController {
     }
 
     private Job start(Advisor who, ImportOrder order, String what, Import work) {
-        Path file = uploads.require(who.practiceId(), order.upload());
-        return jobs.start(who, (order.store() ? "import-" : "check-") + what, handle -> {
+        Path file = uploads.require(who, order.upload());
+        return jobs.start(who, Role.ADVISOR, (order.store() ? "import-" : "check-") + what, handle -> {
             Map<String, Object> came = work.run(file, handle);
             if (order.store()) {
                 Files.deleteIfExists(file);

@@ -2,13 +2,8 @@ package org.morphotera.server.exchange;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.UUID;
 import java.util.function.Predicate;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jspecify.annotations.Nullable;
@@ -30,20 +25,11 @@ class Tables {
         this.records = records;
     }
 
-    static CSVPrinter printer(OutputStream out, List<String> columns) throws IOException {
-        return new CSVPrinter(
-                new OutputStreamWriter(out, StandardCharsets.UTF_8),
-                CSVFormat.RFC4180
-                        .builder()
-                        .setHeader(columns.toArray(String[]::new))
-                        .get());
-    }
-
     /** @param what which kinds of line are wanted */
     void csv(UUID practice, @Nullable UUID field, Predicate<String> what, OutputStream out) throws IOException {
-        CSVPrinter printer = printer(out, RecordLine.COLUMNS);
-        records.each(practice, field, what, line -> printer.printRecord(line.cells()));
-        printer.flush();
+        CsvTable table = new CsvTable(out, RecordLine.COLUMNS);
+        records.each(practice, field, what, line -> table.row(line.cells()));
+        table.flush();
     }
 
     /** A sheet of readings and one of figures; a full one goes on in another. */

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.morphotera.server.accounts.role.Role;
 
 /** Rows of long work. */
 @Mapper
@@ -18,6 +19,8 @@ interface JobMapper {
     record Row(
             UUID id,
             UUID practiceId,
+            UUID personId,
+            Role role,
             String kind,
             String state,
             long done,
@@ -26,14 +29,16 @@ interface JobMapper {
             Instant startedAt,
             Instant endedAt) {}
 
-    String ROW = "select id, practice_id, kind, state, done, total, result, started_at, ended_at from job ";
+    String ROW =
+            "select id, practice_id, person_id, role, kind, state, done, total, result, started_at, ended_at from job ";
 
-    @Insert("insert into job (id, practice_id, person_id, kind, state, done, total, started_at, "
-            + "server_id) values (#{id}, #{practice}, #{person}, #{kind}, 'running', 0, 0, #{at}, #{server})")
+    @Insert("insert into job (id, practice_id, person_id, role, kind, state, done, total, started_at, "
+            + "server_id) values (#{id}, #{practice}, #{person}, #{role}, #{kind}, 'running', 0, 0, #{at}, #{server})")
     void insert(
             @Param("id") UUID id,
             @Param("practice") UUID practice,
             @Param("person") UUID person,
+            @Param("role") Role role,
             @Param("kind") String kind,
             @Param("at") Instant at,
             @Param("server") UUID server);
@@ -60,8 +65,10 @@ interface JobMapper {
     @Select(ROW + "where practice_id = #{practice} and id = #{id}")
     Row job(@Param("practice") UUID practice, @Param("id") UUID id);
 
-    @Select(ROW + "where practice_id = #{practice} order by started_at desc, id fetch first 20 rows only")
-    List<Row> jobs(UUID practice);
+    /** The newest that somebody may see: an owner all, others their own that need no owner. */
+    @Select(ROW + "where practice_id = #{practice} and (#{owner} = true or person_id = #{person} and role <> 'OWNER') "
+            + "order by started_at desc, id fetch first 20 rows only")
+    List<Row> jobs(@Param("practice") UUID practice, @Param("person") UUID person, @Param("owner") boolean owner);
 
     @Select("select id from job where ended_at < #{before}")
     List<UUID> endedBefore(Instant before);

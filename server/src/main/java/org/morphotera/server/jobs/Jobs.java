@@ -19,6 +19,7 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
+import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.storage.Servers;
 import org.morphotera.server.storage.Threads;
@@ -131,8 +132,10 @@ public class Jobs implements SmartLifecycle {
     /**
      * Begins work, and notes who did; it goes on when this returns. Not to be called within a transaction: work that ended
      * before its own row is stored would find nothing to end.
+     *
+     * @param needed role without which nobody sees the work or has its file, whoever began it
      */
-    public Job start(Advisor who, String kind, Work work) {
+    public Job start(Advisor who, Role needed, String kind, Work work) {
         Assert.state(
                 !TransactionSynchronizationManager.isActualTransactionActive(), "begin work outside a transaction");
         UUID practice = who.practiceId();
@@ -140,7 +143,7 @@ public class Jobs implements SmartLifecycle {
         Handle handle = new Handle(id, folder.file(practice, id));
         forget();
         transaction.executeWithoutResult(status -> {
-            rows.insert(id, practice, who.id(), kind, now(), servers.id());
+            rows.insert(id, practice, who.id(), needed, kind, now(), servers.id());
             audit.note(who, kind, "job", id, null);
         });
         running.put(id, handle);
@@ -198,17 +201,24 @@ public class Jobs implements SmartLifecycle {
         return clock.instant().truncatedTo(ChronoUnit.MILLIS);
     }
 
-    /** The newest of a practice. */
-    List<Job> of(UUID practice) {
-        return rows.jobs(practice).stream().map(row -> view(row, practice)).toList();
+    /** The newest that somebody may see. */
+    List<Job> of(Advisor who) {
+        return rows.jobs(who.practiceId(), who.id(), who.role() == Role.OWNER).stream()
+                .map(row -> view(row, who.practiceId()))
+                .toList();
     }
 
-    Job require(UUID practice, UUID id) {
-        return view(NotFoundException.require(rows.job(practice, id), "job"), practice);
+    /** @throws NotFoundException where there is none, or it is another's, or needs a role that they have not */
+    Job require(Advisor who, UUID id) {
+        JobMapper.Row row = rows.job(who.practiceId(), id);
+        boolean theirs = row != null
+                && (who.role() == Role.OWNER || row.personId().equals(who.id()) && row.role() != Role.OWNER);
+        return view(NotFoundException.require(theirs ? row : null, "job"), who.practiceId());
     }
 
-    void remove(UUID practice, UUID id) throws IOException {
-        Job job = require(practice, id);
+    void remove(Advisor who, UUID id) throws IOException {
+        UUID practice = who.practiceId();
+        Job job = require(who, id);
         if (job.state().equals("running")) {
             throw RefusedException.of("id", "RUNNING", "It is still being done. Wait until it has ended.");
         }

@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Long work of the practice: how far it is, and what came of it. */
+/** Long work: how far it is, and what came of it. It belongs to whoever began it, and to the owners. */
 @RestController
 @RequiresRole(Role.ADVISOR)
 class JobsController {
@@ -36,17 +36,17 @@ class JobsController {
 
     @GetMapping("/api/jobs")
     List<Job> jobs(@AuthenticationPrincipal Advisor who) {
-        return jobs.of(who.practiceId());
+        return jobs.of(who);
     }
 
     @GetMapping("/api/jobs/{id}")
     Job job(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        return jobs.require(who.practiceId(), id);
+        return jobs.require(who, id);
     }
 
     @GetMapping(value = "/api/jobs/{id}/file", produces = "application/zip")
     ResponseEntity<Resource> file(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) {
-        Job job = jobs.require(who.practiceId(), id);
+        Job job = jobs.require(who, id);
         Path file = NotFoundException.require(jobs.file(who.practiceId(), id), "file");
         Object name = job.result() == null ? null : job.result().get("file");
         return ResponseEntity.ok()
@@ -64,6 +64,6 @@ class JobsController {
     @DeleteMapping("/api/jobs/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(@AuthenticationPrincipal Advisor who, @PathVariable UUID id) throws IOException {
-        jobs.remove(who.practiceId(), id);
+        jobs.remove(who, id);
     }
 }

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.web.NotFoundException;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -36,19 +37,20 @@ public class Uploads {
         this.reserve = reserve.toBytes();
     }
 
-    /** @throws NotFoundException when nothing of that id was sent, or it was used */
-    public Path require(UUID practice, UUID id) {
-        Path file = folder.file(practice, id);
+    /** @throws NotFoundException when they sent nothing of that id, or it was used */
+    public Path require(Advisor who, UUID id) {
+        Path file = folder.sent(who.practiceId(), who.id(), id);
         return NotFoundException.require(Files.isRegularFile(file) ? file : null, "file");
     }
 
     /** A name for what is read from a stream. */
-    UUID take(UUID practice, InputStream in) throws IOException {
+    UUID take(Advisor who, InputStream in) throws IOException {
+        UUID practice = who.practiceId();
         if (!sending.add(practice)) {
             throw refused(HttpStatus.TOO_MANY_REQUESTS, "Another file is still being sent. Finish that first.");
         }
         UUID id = UUID.randomUUID();
-        Path file = folder.file(practice, id);
+        Path file = folder.sent(practice, who.id(), id);
         boolean whole = false;
         try (OutputStream out = Files.newOutputStream(file)) {
             copy(in, out);

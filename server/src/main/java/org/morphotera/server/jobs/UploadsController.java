@@ -33,6 +33,6 @@ class UploadsController {
                             mediaType = "application/octet-stream",
                             schema = @Schema(type = "string", format = "binary")))
     Upload upload(@AuthenticationPrincipal Advisor who, HttpServletRequest request) throws IOException {
-        return new Upload(uploads.take(who.practiceId(), request.getInputStream()));
+        return new Upload(uploads.take(who, request.getInputStream()));
     }
 }

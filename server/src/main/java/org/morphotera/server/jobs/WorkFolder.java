@@ -29,6 +29,11 @@ public class WorkFolder {
         return made(path().resolve(practice.toString())).resolve(id.toString());
     }
 
+    /** A file that somebody sent: only they name it, and no file that work made goes by such a name. */
+    Path sent(UUID practice, UUID person, UUID id) {
+        return made(path().resolve(practice.toString())).resolve("sent-" + person + "-" + id);
+    }
+
     private static Path made(Path folder) {
         try {
             if (!Files.isDirectory(folder)) {

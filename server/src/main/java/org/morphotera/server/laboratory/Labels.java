@@ -59,6 +59,9 @@ final class Labels {
     }
 
     private static String cut(String text, int most) {
-        return text.length() <= most ? text : text.substring(0, most - 1) + "…";
+        // never in the middle of a character
+        return text.length() <= most
+                ? text
+                : text.substring(0, text.offsetByCodePoints(0, text.codePointCount(0, most - 1))) + "…";
     }
 }

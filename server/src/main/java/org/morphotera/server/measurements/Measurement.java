@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.result.Envelope;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.Sensible;
 
 /**
@@ -56,7 +57,7 @@ public record Measurement(
             @Nullable Double depthBottomMm,
             @NotNull(message = "needs readings") Map<String, Object> readings,
 
-            @NotNull(message = "needs the moment it was taken") @Sensible
+            @NotNull(message = "needs the moment it was taken") @Sensible(aheadDays = Moments.DAYS_AHEAD)
             Instant takenAt,
 
             @Nullable UUID supersedes,

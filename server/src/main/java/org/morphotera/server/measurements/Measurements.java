@@ -15,6 +15,7 @@ import org.morphotera.server.clocks.RunningClocks;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.visits.Places;
 import org.morphotera.server.visits.VisitChanged;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
@@ -85,7 +86,7 @@ public class Measurements {
         }
         photos.require(body);
         Instant recordedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
-        Instant takenAt = body.takenAt().truncatedTo(ChronoUnit.MILLIS);
+        Instant takenAt = taken(body, recordedAt);
         MeasurementWriter.Appended appended = writer.append(
                 practice,
                 who.id(),
@@ -133,9 +134,13 @@ public class Measurements {
                 recordedAt);
     }
 
+    private static Instant taken(Measurement.Write body, Instant recordedAt) {
+        return Moments.notAhead(body.takenAt(), recordedAt).truncatedTo(ChronoUnit.MILLIS);
+    }
+
     private Measurement repeated(StoredMeasurement stored, Measurement.Write body) {
         Measurement before = form.measurement(stored);
-        boolean same = stored.takenAt().equals(body.takenAt().truncatedTo(ChronoUnit.MILLIS))
+        boolean same = stored.takenAt().equals(taken(body, stored.recordedAt()))
                 && Objects.equals(stored.depthTopMm(), body.depthTopMm())
                 && Objects.equals(stored.depthBottomMm(), body.depthBottomMm())
                 && Objects.equals(stored.supersedes(), body.supersedes())

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.HexFormat;
@@ -22,6 +23,7 @@ import org.morphotera.server.accounts.role.RequiresRole;
 import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
 import org.morphotera.server.visits.Places;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.NotFoundException;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.Sensible;
@@ -49,8 +51,10 @@ class PhotosController {
     private final Places places;
     private final MethodRegistry methods;
     private final Audit audit;
+    private final Clock clock;
 
-    PhotosController(PhotoMapper rows, Places places, MethodRegistry methods, Audit audit) {
+    PhotosController(PhotoMapper rows, Places places, MethodRegistry methods, Audit audit, Clock clock) {
+        this.clock = clock;
         this.methods = methods;
         this.rows = rows;
         this.places = places;
@@ -77,7 +81,7 @@ class PhotosController {
             @RequestParam(required = false) @Nullable @Size(max = 40) String method,
             @RequestParam(required = false) @Nullable @DecimalMin("0") @DecimalMax("5000") Double depthMm,
             @RequestParam(required = false) @Nullable @Size(max = 400) String note,
-            @RequestParam @Sensible Instant takenAt,
+            @RequestParam @Sensible(aheadDays = Moments.DAYS_AHEAD) Instant takenAt,
             @RequestParam(required = false) @Nullable Boolean keepPosition,
             HttpServletRequest request)
             throws IOException {
@@ -88,9 +92,11 @@ class PhotosController {
         }
         byte[] sent = request.getInputStream().readAllBytes();
         String hash = hash(sent);
-        Instant taken = takenAt.truncatedTo(ChronoUnit.MILLIS);
-        Photo photo = new Photo(id, visit, stop, place.stop().label(), method, depthMm, note, taken);
         Photo stored = rows.photo(practice, id);
+        // of a device whose clock is ahead, the moment at which it arrived first
+        Instant taken = Moments.notAhead(takenAt, stored == null ? clock.instant() : stored.takenAt())
+                .truncatedTo(ChronoUnit.MILLIS);
+        Photo photo = new Photo(id, visit, stop, place.stop().label(), method, depthMm, note, taken);
         if (stored != null) {
             places.requireStop(who, stored.stopId());
             String before = rows.sentHash(practice, id);
@@ -100,7 +106,7 @@ class PhotosController {
             return stored;
         }
         Pictures.Kept kept = Pictures.drawnAnew(sent, Boolean.TRUE.equals(keepPosition));
-        rows.insert(practice, place.field().id(), photo, kept, kept.content().length, hash);
+        rows.insert(practice, place.field().id(), photo, kept, kept.content().length, hash, kept.hash());
         audit.note(who, "put", "photo", id, null);
         return rows.photo(who.practiceId(), id);
     }
@@ -141,6 +147,10 @@ class PhotosController {
         PhotoMapper.Content small = "small".equals(size) ? rows.small(who.practiceId(), id) : null;
         PhotoMapper.Content photo =
                 small != null ? small : NotFoundException.require(rows.content(who.practiceId(), id), "photo");
+        // whatever a row says: nothing but a picture is served from here
+        if (!Pictures.TYPES.contains(photo.type())) {
+            throw new NotFoundException("photo");
+        }
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(photo.type()))
                 .cacheControl(CacheControl.noStore())
@@ -160,7 +170,7 @@ class PhotosController {
             @AuthenticationPrincipal Advisor who,
             @PathVariable UUID id,
             @RequestParam @Size(max = 40) String method,
-            @RequestParam @Sensible Instant before) {
+            @RequestParam @Sensible(aheadDays = Moments.DAYS_AHEAD) Instant before) {
         places.requireStop(who, id);
         Photo photo = rows.before(who.practiceId(), id, method, before);
         return photo == null ? ResponseEntity.noContent().build() : ResponseEntity.ok(photo);

@@ -22,6 +22,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
@@ -34,6 +35,7 @@ import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
 import net.coobird.thumbnailator.util.exif.Orientation;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.photo.Picture;
+import org.morphotera.server.storage.KeptHash;
 import org.morphotera.server.web.RefusedException;
 
 /**
@@ -51,12 +53,26 @@ public final class Pictures {
     private static final double SMALL_QUALITY = 0.8;
     private static final float QUALITY = 0.92f;
 
+    /** What is kept, and served. */
+    static final Set<String> TYPES = Set.of(JPEG, PNG);
+
+    /** Of a picture with more points than this every second one, or every third, is kept: so it takes less room unpacked. */
+    static final int POINTS_KEPT = 16_000_000;
+
     private static final Set<String> FORMATS = Set.of("jpeg", "png", "webp");
-    /** Unpacked, a picture of the largest size takes 160 MB. */
+    /** Unpacked, a picture of the most points that are kept takes 200 MB at its worst. */
     private static final Semaphore AT_ONCE = new Semaphore(2);
 
     private static final int MARKER = 0xFF;
+    private static final int START = 0xD8;
+    private static final int END = 0xD9;
+    private static final int APP0 = 0xE0;
     private static final int APP1 = 0xE1;
+    private static final int FIRST_FRAME = 0xC0;
+    private static final int LAST_FRAME = 0xCF;
+    private static final int FIRST_RESTART = 0xD0;
+    private static final int LAST_RESTART = 0xD7;
+    private static final int RESTART = 0xDD;
     private static final int SEGMENT_HEAD = 4;
     private static final int START_OF_SCAN = 0xDA;
     private static final byte[] EXIF = "Exif\0\0".getBytes(StandardCharsets.ISO_8859_1);
@@ -72,7 +88,13 @@ public final class Pictures {
      *
      * @param small the same for lists, as JPEG
      */
-    public record Kept(String type, byte[] content, byte[] small) {}
+    public record Kept(String type, byte[] content, byte[] small) {
+
+        /** SHA-256 by which it is known whether a disk gave it back as it was. */
+        public String hash() {
+            return KeptHash.of(content, small);
+        }
+    }
 
     /**
      * @param sent a JPEG, PNG or WebP
@@ -102,6 +124,71 @@ public final class Pictures {
             int[] points = ((DataBufferInt) upright.getRaster().getDataBuffer()).getData();
             return Picture.of(upright.getWidth(), upright.getHeight(), i -> points[i]);
         });
+    }
+
+    /**
+     * A picture that comes from an archive: as it is where it is one as they are drawn here, drawn anew where it is not.
+     * What it is goes by its content, whatever was written of it.
+     *
+     * @param small as it was kept; {@code null} where there was none
+     * @throws RefusedException when it is no whole picture of one of these kinds, or too large
+     */
+    public static Kept restored(byte[] content, byte @Nullable [] small) {
+        byte @Nullable [] smallAsDrawn = small != null && plainJpeg(small) && whole(small) ? small : null;
+        if (smallAsDrawn != null && plainJpeg(content) && whole(content)) {
+            return new Kept(JPEG, content, smallAsDrawn);
+        }
+        Kept anew = drawnAnew(content, true);
+        return new Kept(
+                anew.type(),
+                plainJpeg(content) ? content : anew.content(),
+                smallAsDrawn == null ? anew.small() : smallAsDrawn);
+    }
+
+    private static boolean whole(byte[] picture) {
+        try {
+            return read(picture, (reader, in) -> {
+                reader.setInput(in, false, true);
+                return whole(reader, MOST_PIXELS) != null;
+            });
+        } catch (RefusedException e) {
+            return false;
+        }
+    }
+
+    /** Whether a JPEG has only what makes the picture, and what a camera wrote, and ends with it. */
+    private static boolean plainJpeg(byte[] jpeg) {
+        int at = 2;
+        if (jpeg.length < at || (jpeg[0] & MARKER) != MARKER || (jpeg[1] & MARKER) != START) {
+            return false;
+        }
+        while (at + SEGMENT_HEAD <= jpeg.length && (jpeg[at] & MARKER) == MARKER) {
+            int marker = jpeg[at + 1] & MARKER;
+            int length = ((jpeg[at + 2] & MARKER) << 8) + (jpeg[at + 3] & MARKER) + 2;
+            boolean told = marker == APP0 || marker == APP1;
+            boolean picture =
+                    marker >= FIRST_FRAME && marker <= LAST_FRAME || marker >= START_OF_SCAN && marker <= RESTART;
+            if (!told && !picture) {
+                return false;
+            }
+            at += length;
+            if (marker == START_OF_SCAN) {
+                return endOfScan(jpeg, at) == jpeg.length;
+            }
+        }
+        return false;
+    }
+
+    /** Where what follows a scan ends, the mark of the end with it; −1 where something else comes than that mark. */
+    private static int endOfScan(byte[] jpeg, int from) {
+        for (int at = from; at + 1 < jpeg.length; at++) {
+            int next = jpeg[at + 1] & MARKER;
+            boolean inScan = next == 0 || next >= FIRST_RESTART && next <= LAST_RESTART || next == MARKER;
+            if ((jpeg[at] & MARKER) == MARKER && !inScan) {
+                return next == END ? at + 2 : -1;
+            }
+        }
+        return -1;
     }
 
     /** What is made of a picture once its kind is known. */
@@ -148,6 +235,7 @@ public final class Pictures {
         return new Kept(png ? PNG : JPEG, camera == null ? content : with(content, camera), small(image));
     }
 
+    /** @param most points that it may have; with more than {@link #POINTS_KEPT} it comes back smaller */
     private static BufferedImage whole(ImageReader reader, int most) throws IOException {
         AtomicBoolean cut = new AtomicBoolean();
         try {
@@ -162,7 +250,10 @@ public final class Pictures {
             }
             reader.addIIOReadWarningListener(
                     (source, warning) -> cut.compareAndSet(false, warning.matches("(?is).*(truncated|premature).*")));
-            BufferedImage read = reader.read(0);
+            ImageReadParam how = reader.getDefaultReadParam();
+            int every = (int) Math.ceil(Math.sqrt((double) width * height / POINTS_KEPT));
+            how.setSourceSubsampling(every, every, 0, 0);
+            BufferedImage read = reader.read(0, how);
             if (cut.get()) {
                 throw noPicture();
             }

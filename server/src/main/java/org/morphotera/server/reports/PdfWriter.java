@@ -12,6 +12,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import org.morphotera.server.web.RefusedException;
+import org.morphotera.server.web.TextRule;
 import org.springframework.web.util.HtmlUtils;
 
 /** Turns XHTML with inline SVG into a PDF of A4 pages. Nothing is fetched while it does. */
@@ -97,8 +98,11 @@ public final class PdfWriter {
 
     /** A text as XHTML; our own few signs in characters that the standard fonts of PDF have. */
     public static String text(String raw) {
-        String plain =
-                raw.replace('−', '-').replace("√h", "sqrt(h)").replace('₂', '2').replace("Σ", "sum");
+        String plain = TextRule.printable(raw)
+                .replace('−', '-')
+                .replace("√h", "sqrt(h)")
+                .replace('₂', '2')
+                .replace("Σ", "sum");
         return HtmlUtils.htmlEscapeDecimal(plain, "UTF-8");
     }
 }

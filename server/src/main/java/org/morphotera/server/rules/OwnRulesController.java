@@ -94,6 +94,6 @@ class OwnRulesController {
             String names = String.join(", ", body.rules().stream().map(Rule::id).toList());
             audit.note(who, "put", "own-rules", practice, names.substring(0, Math.min(names.length(), 1000)));
         });
-        return jobs.start(who, "judge-anew", handle -> Map.of("tests", rebuild.run(practice, handle::at)));
+        return jobs.start(who, Role.OWNER, "judge-anew", handle -> Map.of("tests", rebuild.run(practice, handle::at)));
     }
 }

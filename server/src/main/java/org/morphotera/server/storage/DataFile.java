@@ -22,8 +22,7 @@ final class DataFile {
     private static final String SUFFIX = ".mv.db";
     private static final int BLOCK = 4096;
     private static final int HEX = 16;
-    private static final String FROM_BACKUP =
-            "Move it aside, put a backup in its place (README: Back it up) and start again.";
+    static final String FROM_BACKUP = "Move it aside, put a backup in its place (README: Back it up) and start again.";
 
     private final Path path;
 

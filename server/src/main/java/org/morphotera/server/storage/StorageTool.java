@@ -7,13 +7,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.h2.api.ErrorCode;
@@ -113,58 +109,12 @@ public final class StorageTool {
         }
     }
 
-    /** Reads every row of every table, and counts. */
-    private void check(DataFile file) throws SQLException {
-        file.requireWhole();
-        try (Connection connection = open(file, ";ACCESS_MODE_DATA=r");
-                Statement statement = connection.createStatement()) {
-            long rows = 0;
-            List<String> tables = new ArrayList<>();
-            try (ResultSet found = statement.executeQuery("select table_name from information_schema.tables "
-                    + "where table_schema = 'public' and table_type = 'BASE TABLE' order by table_name")) {
-                while (found.next()) {
-                    tables.add(found.getString(1));
-                }
-            }
-            for (String table : tables) {
-                rows += read(statement, table);
-            }
-            out.println(file.path() + " is sound: " + tables.size() + " tables, " + rows + " rows, all of them read; "
-                    + measurements(statement) + " measurements; tables of version " + version(statement) + ".");
-        } catch (SQLException e) {
-            if (e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
-                throw e;
-            }
-            throw file.damaged(e);
-        }
-    }
-
-    private static long read(Statement statement, String table) throws SQLException {
-        long rows = 0;
-        try (ResultSet each = statement.executeQuery("select * from \"" + table + "\"")) {
-            int columns = each.getMetaData().getColumnCount();
-            while (each.next()) {
-                for (int column = 1; column <= columns; column++) {
-                    each.getObject(column);
-                }
-                rows++;
-            }
-        }
-        return rows;
-    }
-
-    private static long measurements(Statement statement) throws SQLException {
-        try (ResultSet count = statement.executeQuery("select count(*) from measurement")) {
-            count.next();
-            return count.getLong(1);
-        }
-    }
-
-    private static String version(Statement statement) throws SQLException {
-        try (ResultSet version = statement.executeQuery(
-                "select \"version\" from \"flyway_schema_history\" where \"success\" order by \"installed_rank\" desc")) {
-            return version.next() ? version.getString(1) : "none";
-        }
+    /** Reads every row of every table and every picture, and counts. */
+    private void check(DataFile file) {
+        DataCheck.Found found = new DataCheck(file, OPTIONS, "morphotera", "").run();
+        out.println(file.path() + " is sound: " + found.tables() + " tables, " + found.rows()
+                + " rows, all of them read; " + found.measurements() + " measurements; " + found.pictures()
+                + " pictures as they were kept; tables of version " + found.version() + ".");
     }
 
     private void compact(DataFile file) throws SQLException {

@@ -155,6 +155,11 @@ public class Store implements SmartLifecycle {
             become(StoreState.OPEN);
             return;
         } catch (SQLException | RuntimeException e) {
+            if (StoreFailure.busy(e)) {
+                // nothing was learnt: it is looked at again at the next round
+                suspected = true;
+                return;
+            }
             become(StoreState.CLOSED);
         }
         reopen();
@@ -233,8 +238,10 @@ public class Store implements SmartLifecycle {
                 lastVersion = store.getCurrentVersion();
             }
         } catch (SQLException | RuntimeException e) {
-            LOG.warn("keeping the data file small failed: {}", e.getMessage());
-            suspect();
+            if (!StoreFailure.busy(e)) {
+                LOG.warn("keeping the data file small failed: {}", e.getMessage());
+                suspect();
+            }
         }
     }
 

@@ -25,11 +25,23 @@ final class StoreFailure {
         int depth = 0;
         for (Throwable each = error; each != null && depth < 20; each = each.getCause()) {
             depth++;
-            if (each instanceof SQLTransientConnectionException
-                    || each instanceof TransactionSystemException
+            if (each instanceof TransactionSystemException
                     || each instanceof MVStoreException
                     || each instanceof SQLException sql && lost(sql)) {
                 return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether only all connections were in use: a busy server, and nothing wrong with its database. */
+    static boolean busy(Throwable error) {
+        int depth = 0;
+        for (Throwable each = error; each != null && depth < 20; each = each.getCause()) {
+            depth++;
+            // the pool names what a new connection failed of, if one did
+            if (each instanceof SQLTransientConnectionException) {
+                return !is(error);
             }
         }
         return false;

@@ -28,6 +28,10 @@ class StoreGuard extends OncePerRequestFilter {
     private static final Logger LOG = LoggerFactory.getLogger(StoreGuard.class);
     private static final Set<String> READS = Set.of("GET", "HEAD", "OPTIONS");
 
+    private static final int BUSY_SECONDS = 2;
+    private static final String BUSY = "The server has more to do at this moment than it can: nothing was stored. "
+            + "Send again in a moment; what is kept on this device is sent by itself.";
+
     /** Leaving is always allowed: it takes a row away. */
     private static final String SIGN_OUT = "/api/session/end";
 
@@ -62,10 +66,9 @@ class StoreGuard extends OncePerRequestFilter {
         try {
             Connections.answer(chain, request, response);
         } catch (ServletException | IOException | RuntimeException e) {
-            if (!StoreFailure.is(e)) {
+            if (!failed(response, e)) {
                 throw e;
             }
-            failed(response, e);
         }
     }
 
@@ -87,14 +90,31 @@ class StoreGuard extends OncePerRequestFilter {
         }
     }
 
-    /** The answer to a request that met a failure of the database. */
-    void failed(HttpServletResponse response, Exception e) throws IOException {
+    /**
+     * The answer to a request that met a failure of the database, or found no connection free.
+     *
+     * @return whether it was one of these
+     */
+    boolean failed(HttpServletResponse response, Exception e) throws IOException {
+        if (StoreFailure.busy(e)) {
+            LOG.warn("no connection was free: {}", e.toString());
+            if (!response.isCommitted()) {
+                response.resetBuffer();
+                response.setHeader(HttpHeaders.RETRY_AFTER, String.valueOf(BUSY_SECONDS));
+                problems.write(response, HttpStatus.SERVICE_UNAVAILABLE, BUSY);
+            }
+            return true;
+        }
+        if (!StoreFailure.is(e)) {
+            return false;
+        }
         LOG.warn("the database failed: {}", e.toString());
         store.suspect();
         if (!response.isCommitted()) {
             response.resetBuffer();
             refuse(response, store.afterFailure());
         }
+        return true;
     }
 
     private void refuse(HttpServletResponse response, StoreState now) throws IOException {

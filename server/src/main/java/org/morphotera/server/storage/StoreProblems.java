@@ -31,9 +31,8 @@ class StoreProblems {
         TransactionException.class
     })
     void failed(RuntimeException e, HttpServletResponse response) throws IOException {
-        if (!StoreFailure.is(e)) {
+        if (!guard.failed(response, e)) {
             throw e;
         }
-        guard.failed(response, e);
     }
 }

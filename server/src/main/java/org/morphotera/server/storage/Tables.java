@@ -48,7 +48,8 @@ final class Tables {
                 return;
             }
             file.ownerOnly();
-            file.requireWhole();
+            // a damaged file takes no writes: they would only bury what can still be read
+            new DataCheck(file, options, user, password).run();
             if (pending()) {
                 upgrade(next);
             }

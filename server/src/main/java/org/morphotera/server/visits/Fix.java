@@ -6,6 +6,7 @@ import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.UUID;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.Sensible;
 
 /**
@@ -31,5 +32,6 @@ public record Fix(
             @NotNull(message = "needs its accuracy") @DecimalMin("0") @DecimalMax("100000")
             Double accuracyM,
 
-            @NotNull(message = "needs a moment") @Sensible Instant takenAt) {}
+            @NotNull(message = "needs a moment") @Sensible(aheadDays = Moments.DAYS_AHEAD)
+            Instant takenAt) {}
 }

@@ -1,11 +1,15 @@
 package org.morphotera.server.visits;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.role.RequiresRole;
 import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.audit.Audit;
+import org.morphotera.server.web.Moments;
 import org.morphotera.server.web.RefusedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,11 +27,20 @@ class FixesController {
     private final FixMapper rows;
     private final Places places;
     private final Audit audit;
+    private final Clock clock;
 
-    FixesController(FixMapper rows, Places places, Audit audit) {
+    FixesController(FixMapper rows, Places places, Audit audit, Clock clock) {
+        this.clock = clock;
         this.rows = rows;
         this.places = places;
         this.audit = audit;
+    }
+
+    /** Of a device whose clock is ahead, the moment at which it arrived first. */
+    private Instant taken(Fix.Write body, @Nullable Fix stored) {
+        Instant said = body.takenAt().truncatedTo(ChronoUnit.MICROS);
+        return Moments.notAhead(
+                said, stored == null ? clock.instant().truncatedTo(ChronoUnit.MICROS) : stored.takenAt());
     }
 
     @RequiresRole(value = Role.ADVISOR, also = Role.HELPER)
@@ -35,6 +48,7 @@ class FixesController {
     @Transactional
     Fix put(@AuthenticationPrincipal Advisor who, @PathVariable UUID id, @RequestBody @Validated Fix.Write body) {
         places.require(who, body.visitId(), body.stopId());
+        Fix stored = rows.fix(who.practiceId(), id);
         Fix sent = new Fix(
                 id,
                 body.visitId(),
@@ -42,8 +56,7 @@ class FixesController {
                 body.longitude(),
                 body.latitude(),
                 body.accuracyM(),
-                body.takenAt().truncatedTo(ChronoUnit.MICROS));
-        Fix stored = rows.fix(who.practiceId(), id);
+                taken(body, stored));
         if (stored == null) {
             rows.insert(who.practiceId(), sent);
             audit.note(who, "put", "fix", id, null);

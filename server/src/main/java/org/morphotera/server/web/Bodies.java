@@ -67,6 +67,15 @@ class Bodies extends OncePerRequestFilter {
             throws ServletException, IOException {
         boolean none = request.getContentLengthLong() <= 0 && request.getHeader("Transfer-Encoding") == null
                 || "GET".equals(request.getMethod());
+        String type = request.getContentType();
+        if (!none && type != null && type.contains("*")) {
+            hangUp(request, response);
+            problems.write(
+                    response,
+                    HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+                    "The kind of the content must be named, such as application/json.");
+            return;
+        }
         HttpServletRequest taken = none ? request : taken(request, response);
         if (taken == null) {
             return;

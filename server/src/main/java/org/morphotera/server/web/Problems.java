@@ -21,6 +21,7 @@ import org.springframework.web.method.annotation.HandlerMethodValidationExceptio
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidFormatException;
 
 /** The one place where errors become problem+json. */
 @RestControllerAdvice
@@ -103,8 +104,11 @@ class Problems extends ResponseEntityExceptionHandler {
                     .map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName())
                     .collect(Collectors.joining("."))
                     .replace(".[", "[");
-            FaultText fault =
-                    new FaultText(path, "TYPE", "This can't be read. Check its name and the form of its value.");
+            boolean number = mismatch instanceof InvalidFormatException
+                    && mismatch.getMessage().contains(FiniteNumbers.REMEDY);
+            FaultText fault = number
+                    ? new FaultText(path, "NUMBER", FiniteNumbers.REMEDY)
+                    : new FaultText(path, "TYPE", "This can't be read. Check its name and the form of its value.");
             return handleExceptionInternal(
                     e, unprocessable(List.of(fault)), headers, HttpStatus.UNPROCESSABLE_CONTENT, request);
         }

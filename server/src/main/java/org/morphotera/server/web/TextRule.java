@@ -12,14 +12,15 @@ import tools.jackson.core.json.JsonFactory;
 
 /**
  * The one rule for texts that come in, names of entries among them: no control characters but tab and line breaks, no
- * halves of characters, and not longer than any place for them.
+ * halves of characters, none that XML has no place for, and not longer than any place for them. Numbers of a body must be
+ * finite, wherever in it they stand.
  */
 public final class TextRule {
 
     static final int LONGEST = 100_000;
 
     /** The rule as a pattern, for the API's description. */
-    static final String PATTERN = "^[^\\u0000-\\u0008\\u000B\\u000C\\u000E-\\u001F\\u007F]*$";
+    static final String PATTERN = "^[^\\u0000-\\u0008\\u000B\\u000C\\u000E-\\u001F\\u007F\\uFFFE\\uFFFF]*$";
 
     private static final JsonFactory JSON = JsonFactory.builder().build();
 
@@ -36,7 +37,11 @@ public final class TextRule {
                 if (token == JsonToken.VALUE_STRING || token == JsonToken.PROPERTY_NAME) {
                     String wrong = wrong(in.getString(), longest);
                     if (wrong != null) {
-                        return fault(in.streamReadContext().pathAsPointer().toString(), wrong);
+                        return fault(in.streamReadContext().pathAsPointer().toString(), "TEXT", wrong);
+                    }
+                } else if (token == JsonToken.VALUE_NUMBER_FLOAT || token == JsonToken.VALUE_NUMBER_INT) {
+                    if (!Double.isFinite(in.getDoubleValue())) {
+                        return fault(in.streamReadContext().pathAsPointer().toString(), "NUMBER", FiniteNumbers.REMEDY);
                     }
                 }
             }
@@ -54,13 +59,13 @@ public final class TextRule {
                 wrong = wrong == null ? wrong(value, LONGEST) : wrong;
             }
             if (wrong != null) {
-                return fault(each.getKey(), wrong);
+                return fault(each.getKey(), "TEXT", wrong);
             }
         }
         return null;
     }
 
-    private static FaultText fault(String where, String wrong) {
+    private static FaultText fault(String where, String code, String wrong) {
         String field =
                 where.replaceFirst("^/", "").replaceAll("/(\\d+)", "[$1]").replace('/', '.');
         // the name itself may hold what can't be shown
@@ -69,7 +74,7 @@ public final class TextRule {
                 .limit(200)
                 .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
                 .toString();
-        return new FaultText(shown, "TEXT", wrong);
+        return new FaultText(shown, code, wrong);
     }
 
     private static @Nullable String wrong(String text, int longest) {
@@ -90,6 +95,18 @@ public final class TextRule {
         boolean control = point < 0x20 && point != '\t' && point != '\n' && point != '\r' || point == 0x7F;
         // a code point of this kind is the half of one
         boolean half = point >= Character.MIN_SURROGATE && point <= Character.MAX_SURROGATE;
-        return control || half;
+        // what XML can't say, and so no paper and no drawing
+        boolean outside = point == 0xFFFE || point == 0xFFFF;
+        return control || half || outside;
+    }
+
+    /** A text without the characters that can't be shown, as paper and drawings take it: older rows may hold some. */
+    public static String printable(String text) {
+        if (showable(text)) {
+            return text;
+        }
+        StringBuilder kept = new StringBuilder(text.length());
+        text.codePoints().filter(each -> !forbidden(each)).forEach(kept::appendCodePoint);
+        return kept.toString();
     }
 }

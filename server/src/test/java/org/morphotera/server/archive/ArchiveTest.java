@@ -31,6 +31,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.server.OwnApp;
+import org.morphotera.server.SomePicture;
+import org.morphotera.server.storage.KeptHash;
 import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
 
@@ -98,11 +100,11 @@ class ArchiveTest {
         return practice;
     }
 
-    private static Path archive(UUID practice) throws IOException {
+    private static Path archive(UUID practice) throws IOException, DamagedArchiveException {
         return archive(from, practice);
     }
 
-    private static Path archive(OwnApp app, UUID practice) throws IOException {
+    private static Path archive(OwnApp app, UUID practice) throws IOException, DamagedArchiveException {
         Path file = folder.resolve(UUID.randomUUID() + ".zip");
         app.bean(Archives.class)
                 .write(practice, file, (done, total) -> assertThat(done).isLessThanOrEqualTo(total));
@@ -472,5 +474,61 @@ class ArchiveTest {
                     .contains("a-2020-01-02-020000.zip");
         }
         assertThat(rows.setting(practice).lastSaid()).startsWith("Made ");
+    }
+
+    @Test
+    void anArchiveThatCouldNotBeRestoredIsNeverSaidToBeMade() throws Exception {
+        UUID practice = anyPractice(910);
+        JdbcTemplate jdbc = from.bean(JdbcTemplate.class);
+        jdbc.update(
+                "update field set area_ha = cast('NaN' as double precision) where id = "
+                        + "(select id from field where practice_id = ? fetch first 1 rows only)",
+                practice);
+        Path file = folder.resolve("never.zip");
+        assertThatThrownBy(() -> from.bean(Archives.class).write(practice, file, (done, total) -> {}))
+                .isInstanceOf(DamagedArchiveException.class)
+                .hasMessageContaining("could not be read back")
+                .hasMessageContaining("area_ha");
+        try (Stream<Path> left = Files.list(folder)) {
+            assertThat(left.map(each -> each.getFileName().toString())).noneMatch(name -> name.startsWith("never"));
+        }
+        jdbc.update("update field set area_ha = null where practice_id = ?", practice);
+        // what can't be shown in older rows is left out, and so comes back
+        jdbc.update("update field set soil_note = ? where practice_id = ?", "wet\uFFFF\u0001 end", practice);
+        restore(archive(practice), emptyPractice("shown@field.example"));
+        assertThat(to.bean(JdbcTemplate.class)
+                        .queryForList(
+                                "select distinct soil_note from field where practice_id = ?", String.class, practice))
+                .containsExactly("wet end");
+        forget(practice);
+    }
+
+    @Test
+    void aPictureOfAnArchiveIsWhatItShowsAndNothingElse() throws Exception {
+        UUID practice = anyPractice(911);
+        byte[] page = "<html><script>alert(1)</script></html>".getBytes(StandardCharsets.UTF_8);
+        JdbcTemplate jdbc = from.bean(JdbcTemplate.class);
+        UUID photo = jdbc.queryForObject(
+                "select id from photo where practice_id = ? fetch first 1 rows only", UUID.class, practice);
+        byte[] picture = SomePicture.of("png", 40, 30);
+        byte[] both = java.util.Arrays.copyOf(picture, picture.length + page.length);
+        System.arraycopy(page, 0, both, picture.length, page.length);
+        jdbc.update("update photo set content = ?, small = ?, type = 'text/html' where id = ?", both, page, photo);
+        restore(archive(practice), emptyPractice("picture@field.example"));
+        Map<String, Object> row = to.bean(JdbcTemplate.class)
+                .queryForMap("select type, content, small, kept_hash from photo where id = ?", photo);
+        assertThat(row).containsEntry("type", "image/png");
+        byte[] content = (byte[]) row.get("content");
+        byte[] small = (byte[]) row.get("small");
+        assertThat(new String(content, StandardCharsets.ISO_8859_1)).doesNotContain("script");
+        assertThat(new String(small, StandardCharsets.ISO_8859_1)).doesNotContain("script");
+        assertThat(row.get("kept_hash")).isEqualTo(KeptHash.of(content, small));
+        forget(practice);
+
+        jdbc.update("update photo set content = ? where id = ?", page, photo);
+        Path none = archive(practice);
+        UUID empty = emptyPractice("none@field.example");
+        assertThatThrownBy(() -> restore(none, empty)).hasMessageContaining("no whole picture");
+        assertThat(rows(to, practice).get("photo")).isEmpty();
     }
 }

@@ -429,4 +429,24 @@ class ExchangeTest {
         }
         return Arrays.copyOf(damaged, damaged.length);
     }
+
+    @Test
+    void whatASpreadsheetWouldWorkOutLeavesAsTextAndComesBackAsItWas() throws IOException {
+        ApiClient owner = app.client();
+        for (String name : List.of("=HYPERLINK(\"http://x\")", "+1+1", "@SUM(A1)", "-cmd|' /C calc'!A0", "'=1", "－1")) {
+            Land land = new Land(owner, 1, Map.of("name", name));
+            land.ph(land.visit(LocalDate.of(2026, 4, 10)), 0, 6.4, LocalDate.of(2026, 4, 10));
+            String text =
+                    owner.get("/api/exports/readings.csv?field=" + land.field).text();
+            assertThat(csv(text)).isNotEmpty().allSatisfy(line -> {
+                assertThat(line.get("field")).isEqualTo("'" + name);
+                assertThat(line.get("depth_top_mm")).isEqualTo("0");
+            });
+            // read in again it is the same field, so nothing is new
+            Map<String, Object> job =
+                    LongWork.imported(owner, "readings", text.getBytes(StandardCharsets.UTF_8), false);
+            assertThat(job).as("%s", job).containsEntry("state", "done");
+            assertThat(LongWork.result(job).toString()).doesNotContain("'" + name);
+        }
+    }
 }

@@ -2,8 +2,10 @@ package org.morphotera.server.measurements;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +16,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.morphotera.server.ApiClient;
 import org.morphotera.server.ApiClient.Answer;
 import org.morphotera.server.RunningApp;
+import org.morphotera.server.SomePicture;
 
 /** What is recorded stays, is corrected by adding, and is never written twice or over somebody else's. */
 @ExtendWith(RunningApp.class)
@@ -239,5 +242,80 @@ class RecordTest {
         assertThat(advisor.get("/api/timers").text()).contains(timer);
         advisor.put("/api/measurements/" + measurement, hole(240));
         assertThat(advisor.get("/api/timers").text()).doesNotContain(timer);
+    }
+
+    @Test
+    void aDeviceWhoseClockIsAheadRecordsAllTheSameAndOnceOnly() {
+        Instant ahead = Instant.now().plus(Duration.ofDays(2)).truncatedTo(ChronoUnit.MILLIS);
+        Map<String, Object> place = Map.of("visitId", visit, "stopId", stop, "takenAt", ahead.toString());
+        Map<String, Object> body = new LinkedHashMap<>(place);
+        body.putAll(Map.of("method", "smell", "readings", Map.of("score", 2), "depthTopMm", 0, "depthBottomMm", 200));
+        String path = "/api/measurements/" + UUID.randomUUID();
+        Answer first = advisor.put(path, body);
+        assertThat(first.status()).as(first.text()).isEqualTo(200);
+        assertThat(Instant.parse(first.json().get("takenAt").toString()))
+                .isBefore(Instant.now().plusSeconds(1))
+                .isAfter(Instant.now().minusSeconds(60));
+        Answer again = advisor.put(path, body);
+        assertThat(again.status()).isEqualTo(200);
+        assertThat(again.json().get("takenAt")).isEqualTo(first.json().get("takenAt"));
+        body.put("takenAt", Instant.now().minusSeconds(5000).toString());
+        assertThat(advisor.put(path, body).status()).isEqualTo(409);
+        // no clock is as wrong as that
+        body.put("takenAt", "2063-04-05T10:00:00Z");
+        assertThat(advisor.put("/api/measurements/" + UUID.randomUUID(), body).status())
+                .isEqualTo(422);
+
+        String photo = "/api/photos/" + UUID.randomUUID() + "?visit=" + visit + "&stop=" + stop + "&takenAt=" + ahead;
+        byte[] picture = SomePicture.jpeg(30, 20);
+        assertThat(advisor.sendBytes("PUT", photo, picture, "image/jpeg").status())
+                .isEqualTo(200);
+        assertThat(advisor.sendBytes("PUT", photo, picture, "image/jpeg").status())
+                .isEqualTo(200);
+
+        Map<String, Object> fix = new LinkedHashMap<>(place);
+        fix.putAll(Map.of("longitude", 4.1, "latitude", 52.2, "accuracyM", 4));
+        String fixed = "/api/fixes/" + UUID.randomUUID();
+        assertThat(advisor.put(fixed, fix).status()).isEqualTo(200);
+        assertThat(advisor.put(fixed, fix).status()).isEqualTo(200);
+    }
+
+    @Test
+    void aClockOfADeviceThatIsAheadRunsAsLongAsItShould() {
+        Instant start = Instant.now().plus(Duration.ofDays(2)).truncatedTo(ChronoUnit.MILLIS);
+        String step = UUID.randomUUID().toString();
+        Map<String, Object> due = Map.of(
+                "id", step, "code", "read", "dueAt", start.plusSeconds(300).toString(), "toleranceSeconds", 10);
+        Map<String, Object> body = Map.of(
+                "visitId",
+                visit,
+                "stopId",
+                stop,
+                "measurementId",
+                UUID.randomUUID().toString(),
+                "method",
+                "ring-infiltration",
+                "startedAt",
+                start.toString(),
+                "steps",
+                List.of(due));
+        String path = "/api/timers/" + UUID.randomUUID();
+        for (int sent = 0; sent < 2; sent++) {
+            Answer answer = advisor.put(path, body);
+            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            Instant began = Instant.parse(answer.json().get("startedAt").toString());
+            assertThat(began).isBefore(Instant.now().plusSeconds(1));
+            Map<?, ?> kept = (Map<?, ?>) ((List<?>) answer.json().get("steps")).get(0);
+            assertThat(Instant.parse(kept.get("dueAt").toString())).isEqualTo(began.plusSeconds(300));
+        }
+        Answer done = advisor.put(
+                path + "/steps/" + step + "/done",
+                Map.of("doneAt", start.plusSeconds(300).toString()));
+        assertThat(done.status()).isEqualTo(200);
+        assertThat(advisor.put(
+                                path + "/stopped",
+                                Map.of("stoppedAt", start.plusSeconds(310).toString()))
+                        .status())
+                .isEqualTo(200);
     }
 }

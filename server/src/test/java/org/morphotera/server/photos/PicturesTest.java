@@ -210,4 +210,40 @@ class PicturesTest {
             refused(other.getBytes(StandardCharsets.ISO_8859_1), "NOT_A_PICTURE");
         }
     }
+
+    @Test
+    void aLargePictureTakesNoMoreRoomThanAServerOfOneGigabyteHas() throws IOException {
+        BufferedImage image = new BufferedImage(6300, 6300, BufferedImage.TYPE_3BYTE_BGR);
+        image.setRGB(6299, 6299, 0xFF8800);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        image = null;
+        byte[] sent = out.toByteArray();
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        Pictures.Kept kept = Pictures.drawnAnew(sent, false);
+        assertThat(threads.getCurrentThreadAllocatedBytes() - before)
+                .as("bytes taken")
+                .isLessThan(250_000_000);
+        assertThat(read(kept.content()).getWidth()).isEqualTo(3150);
+    }
+
+    @Test
+    void aPictureOfAnArchiveStaysAsItWasDrawnAndWhatIsNoneIsRefused() throws IOException {
+        for (String format : new String[] {"jpg", "png"}) {
+            Pictures.Kept drawn = Pictures.drawnAnew(SomePicture.of(format, 90, 60), false);
+            Pictures.Kept again = Pictures.restored(drawn.content(), drawn.small());
+            assertThat(again.type()).isEqualTo(drawn.type());
+            assertThat(again.content()).isEqualTo(drawn.content());
+            assertThat(again.small()).isEqualTo(drawn.small());
+            byte[] page = "<script>alert(1)</script>".getBytes(StandardCharsets.ISO_8859_1);
+            byte[] both = Arrays.copyOf(drawn.content(), drawn.content().length + page.length);
+            System.arraycopy(page, 0, both, drawn.content().length, page.length);
+            assertThat(text(Pictures.restored(both, page).content())).doesNotContain("script");
+            assertThat(text(Pictures.restored(both, page).small())).doesNotContain("script");
+            byte[] said = format.equals("jpg") ? withSegment(drawn.content(), 0xFE, page) : drawn.content();
+            assertThat(text(Pictures.restored(said, drawn.small()).content())).doesNotContain("script");
+            assertThatThrownBy(() -> Pictures.restored(page, drawn.small())).isInstanceOf(RefusedException.class);
+        }
+    }
 }

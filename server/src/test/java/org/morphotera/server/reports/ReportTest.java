@@ -15,8 +15,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.morphotera.server.ApiClient;
+import org.morphotera.server.ApiClient.Answer;
 import org.morphotera.server.Land;
 import org.morphotera.server.RunningApp;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The grower's report says what the page says, in the units of whoever prints it. */
 @ExtendWith(RunningApp.class)
@@ -190,5 +192,42 @@ class ReportTest {
             }
         }
         assertThat(seen).isGreaterThan(20);
+    }
+
+    @Test
+    void textsThatPaperCantShowAreLeftOutOfPaperAndDrawings(JdbcTemplate jdbc) throws IOException {
+        Land land = measured();
+        // as rows of before the rule for texts hold them
+        String spoilt = "Sallow\uFFFE\uFFFF\u0007 polder";
+        jdbc.update(
+                "update field set name = ?, soil_note = ? where id = ?", spoilt, spoilt, UUID.fromString(land.field));
+        assertThat(report(land)).contains("Sallow polder");
+        Answer drawing = advisor.get("/api/fields/" + land.field + "/face.svg");
+        assertThat(drawing.status()).isEqualTo(200);
+        assertThat(drawing.text()).contains("Sallow polder").doesNotContain("\uFFFE", "\uFFFF", "\u0007");
+        String visit = land.visit(DAY);
+        String bag = UUID.randomUUID().toString();
+        Land.ok(advisor.put(
+                "/api/bags/" + bag,
+                Map.of(
+                        "visitId",
+                        visit,
+                        "stopIds",
+                        land.stops,
+                        "depthTopMm",
+                        0,
+                        "depthBottomMm",
+                        150,
+                        "sampler",
+                        "Wick",
+                        "tests",
+                        List.of("ph"),
+                        "takenAt",
+                        "2026-04-10T10:00:00Z",
+                        "version",
+                        0)));
+        try (PDDocument labels = Loader.loadPDF(advisor.bytes("/api/labels.pdf?bags=" + bag))) {
+            assertThat(new PDFTextStripper().getText(labels)).contains("Sallow polder");
+        }
     }
 }

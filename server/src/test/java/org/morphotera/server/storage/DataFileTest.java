@@ -15,8 +15,10 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Random;
 import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
@@ -195,7 +197,7 @@ class DataFileTest {
         filled();
         sql("delete from practice where name like '%9'");
         assertThat(tool("check", file.name())).as(said()).isZero();
-        assertThat(said()).contains("is sound", "tables of version 14");
+        assertThat(said()).contains("is sound", "tables of version 15");
         assertThat(tool("compact", file.name())).isZero();
         assertThat(mode(file.path())).isEqualTo("rw-------");
         Path backups = folder.resolve("backups");
@@ -224,5 +226,51 @@ class DataFileTest {
         }
         assertThat(tool("check", file.name())).isEqualTo(1);
         assertThat(said()).contains("There is no", "Name the data file", "put a backup in its place");
+    }
+
+    @Test
+    void aPictureThatTheDiskSpoiltIsFoundByCheckBackupAndStart() throws IOException, SQLException {
+        filled();
+        byte[] picture = new byte[3000];
+        new Random(3).nextBytes(picture);
+        byte[] small = {1, 2, 3};
+        try (Connection connection = DriverManager.getConnection(url(file), "morphotera", "")) {
+            connection.createStatement().execute("set referential_integrity false");
+            try (PreparedStatement insert = connection.prepareStatement(
+                    "insert into photo (id, practice_id, field_id, visit_id, stop_id, taken_at, type, size_bytes, content, "
+                            + "small, kept_hash) values (random_uuid(), random_uuid(), random_uuid(), random_uuid(), "
+                            + "random_uuid(), current_timestamp, 'image/jpeg', 3000, ?, ?, ?)")) {
+                insert.setBytes(1, picture);
+                insert.setBytes(2, small);
+                insert.setString(3, KeptHash.of(picture, small));
+                insert.execute();
+                // one of before hashes were kept
+                insert.setString(3, null);
+                insert.execute();
+            }
+        }
+        assertThat(tool("check", file.name())).as(said()).isZero();
+        assertThat(said()).contains("1 pictures as they were kept");
+        prepare();
+        sql("update photo set content = cast(repeat(X'00', 3000) as varbinary) where kept_hash is not null");
+        assertThat(tool("check", file.name())).isEqualTo(1);
+        assertThat(said()).contains("1 of 1 pictures are not as they were kept", "put a backup in its place");
+        assertThat(tool("backup", file.name(), folder.resolve("backups").toString()))
+                .isEqualTo(1);
+        assertThatThrownBy(this::prepare)
+                .isInstanceOf(StorageException.class)
+                .hasMessageContaining("not as they were kept");
+    }
+
+    @Test
+    void aFileWithASpoiltPageTakesNoWrites() throws IOException, SQLException {
+        filled();
+        byte[] bytes = Files.readAllBytes(file.path());
+        // in the middle, where only rows lie: heads and lists of parts are whole
+        java.util.Arrays.fill(bytes, bytes.length / 2, bytes.length / 2 + 3000, (byte) 0x5A);
+        Files.write(file.path(), bytes);
+        assertThatThrownBy(this::prepare)
+                .isInstanceOfSatisfying(
+                        StorageException.class, e -> assertThat(e.told()).contains("is damaged", "put a backup"));
     }
 }

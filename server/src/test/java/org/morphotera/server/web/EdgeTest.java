@@ -37,7 +37,8 @@ class EdgeTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"\\u0000", "\\u0007", "\\ud800", "\\udc00x", "\\u007f", "\\u001b[31m"})
+    @ValueSource(
+            strings = {"\\u0000", "\\u0007", "\\ud800", "\\udc00x", "\\u007f", "\\u001b[31m", "\\ufffe", "\\uffff"})
     void textThatCantBeShownIsRefusedWithItsPlace(String escape) {
         String body = "{\"name\": \"Dyke" + escape + "\", \"version\": 0}";
         Answer answer = advisor.send("PUT", "/api/growers/" + UUID.randomUUID(), body, "application/json");
@@ -120,6 +121,8 @@ class EdgeTest {
                 "text/plain",
                 "application/xml",
                 "no type at all",
+                "*/*",
+                "application/*",
                 "application/json; charset=klingon",
                 "application/x-www-form-urlencoded"
             })
@@ -128,6 +131,38 @@ class EdgeTest {
                 + "\r\nContent-Length: 2\r\nConnection: close\r\n\r\n{}");
         assertThat(said.substring(9, 12)).as(said).matches("4\\d\\d");
         assertThat(said.toLowerCase(java.util.Locale.ROOT)).contains("content-type: application/problem+json");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"*/*", "image/*", "application/*+json", "*"})
+    void noCallFailsOnAKindThatSaysNothing(String type) {
+        Land land = new Land(advisor, 1);
+        String place = "?visit=" + land.visit(java.time.LocalDate.of(2026, 4, 10)) + "&stop=" + land.stops.get(0)
+                + "&takenAt=2026-04-10T10:00:00Z";
+        Map.of(
+                        "/api/photos/" + UUID.randomUUID() + place,
+                        "PUT",
+                        "/api/uploads",
+                        "POST",
+                        "/api/session",
+                        "POST",
+                        "/api/calculators/ph-scale",
+                        "POST",
+                        "/api/methods/ph/evaluate",
+                        "POST",
+                        "/api/photo-readings/cover",
+                        "POST",
+                        "/api/judgements",
+                        "POST",
+                        "/api/imports/readings",
+                        "POST",
+                        "/api/me/settings",
+                        "PUT")
+                .forEach((path, method) -> {
+                    Answer answer = advisor.send(method, path, "{}", type);
+                    assertThat(answer.status()).as("%s: %s", path, answer).isBetween(400, 499);
+                    assertThat(answer.type()).as(path).startsWith("application/problem+json");
+                });
     }
 
     @Test
@@ -183,5 +218,55 @@ class EdgeTest {
             InputStream in = socket.getInputStream();
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1e400", "-1e400", "\"Infinity\"", "\"-Infinity\"", "\"NaN\""})
+    void whatIsNoFiniteNumberIsRefusedWithItsPlaceWhereverItStands(String number) {
+        Land land = new Land(advisor, 1);
+        String visit = land.visit(java.time.LocalDate.of(2026, 4, 10));
+        String place = "\"visitId\": \"" + visit + "\", \"stopId\": \"" + land.stops.get(0) + "\", ";
+        Map<String, String> bodies = Map.of(
+                "/api/fields/" + land.field,
+                "{\"growerId\": \"" + land.grower
+                        + "\", \"name\": \"x\", \"landUse\": \"arable\", \"purpose\": \"field\", \"areaHa\": %s, \"version\": 1}",
+                "/api/drafts/" + UUID.randomUUID(),
+                "{" + place + "\"method\": \"ph\", \"depthTopMm\": %s, \"content\": {}, \"version\": 0}",
+                "/api/events/" + UUID.randomUUID(),
+                "{\"fieldId\": \"" + land.field
+                        + "\", \"happenedOn\": \"2026-05-01\", \"kind\": \"lime\", \"what\": \"x\", \"cost\": %s, \"version\": 0}",
+                "/api/measurements/" + UUID.randomUUID(),
+                "{" + place
+                        + "\"method\": \"smell\", \"readings\": {\"score\": 2}, \"takenAt\": \"2026-04-10T10:00:00Z\", "
+                        + "\"depthTopMm\": 0, \"depthBottomMm\": %s}");
+        Map<String, String> named =
+                Map.of("fields", "areaHa", "drafts", "depthTopMm", "events", "cost", "measurements", "depthBottomMm");
+        bodies.forEach((path, body) -> {
+            Answer answer = advisor.send("PUT", path, body.formatted(number), "application/json");
+            problem(answer, 422);
+            assertThat(Land.rows(answer.json(), "errors").get(0))
+                    .as(path)
+                    .containsEntry("field", named.get(path.split("/")[2]));
+            // and as the number that it should be it is taken
+            assertThat(advisor.send("PUT", path, body.formatted("150"), "application/json")
+                            .status())
+                    .as(path)
+                    .isEqualTo(200);
+        });
+        if (number.startsWith("\"")) {
+            String text = number.replace("\"", "");
+            problem(advisor.get("/api/devices/ph-meter/readings?stop=" + land.stops.get(0) + "&depthMm=" + text), 422);
+        }
+    }
+
+    @Test
+    void deepInAFreeFormToo() {
+        Answer answer = advisor.send(
+                "POST",
+                "/api/methods/pit/evaluate",
+                "{\"readings\": {\"layers\": [{\"topMm\": 1e999}]}}",
+                "application/json");
+        problem(answer, 422);
+        assertThat(Land.rows(answer.json(), "errors").get(0)).containsEntry("field", "readings.layers[0].topMm");
     }
 }

@@ -125,8 +125,8 @@ public class Invitations {
         happenings.publishEvent(Happened.to(who, "delete", "invitation", id, row.name()));
     }
 
-    /** Somebody has left: nothing that was made for them works any more. */
-    void endOf(UUID person) {
+    /** Somebody has left, or chose another password: no address that was made for them works any more. */
+    public void endOf(UUID person) {
         rows.deleteOf(person);
     }
 

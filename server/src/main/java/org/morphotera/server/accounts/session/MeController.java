@@ -11,6 +11,7 @@ import java.util.OptionalLong;
 import java.util.UUID;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.people.AccountMapper;
+import org.morphotera.server.accounts.people.Invitations;
 import org.morphotera.server.accounts.people.Person;
 import org.morphotera.server.accounts.practice.Happened;
 import org.morphotera.server.accounts.role.RequiresRole;
@@ -78,6 +79,7 @@ class MeController {
     private final PasswordRules rules;
     private final Authenticator authenticator;
     private final OpenSessions sessions;
+    private final Invitations invitations;
     private final ApplicationEventPublisher happenings;
     private final SecurityContextRepository contexts = new HttpSessionSecurityContextRepository();
 
@@ -87,12 +89,14 @@ class MeController {
             PasswordRules rules,
             Authenticator authenticator,
             OpenSessions sessions,
+            Invitations invitations,
             ApplicationEventPublisher happenings) {
         this.accounts = accounts;
         this.encoder = encoder;
         this.rules = rules;
         this.authenticator = authenticator;
         this.sessions = sessions;
+        this.invitations = invitations;
         this.happenings = happenings;
     }
 
@@ -111,6 +115,7 @@ class MeController {
             throw RefusedException.of("next", "THE_SAME", "This is the one you have. Choose another.");
         }
         accounts.changePassword(who.id(), encoder.encode(body.next()));
+        invitations.endOf(who.id());
         happenings.publishEvent(Happened.to(who, "put", "password", who.id(), null));
         goOn(who.id(), request, response);
     }

@@ -29,11 +29,11 @@ class PresentPerson extends OncePerRequestFilter {
     /** What somebody may do before they chose a password of their own. */
     private static final Set<String> BEFORE_THE_CHANGE = Set.of("/api/session", "/api/session/end", "/api/me/password");
 
-    private final AccountMapper accounts;
+    private final PresentPeople people;
     private final ProblemWriter problems;
 
-    PresentPerson(AccountMapper accounts, ProblemWriter problems) {
-        this.accounts = accounts;
+    PresentPerson(PresentPeople people, ProblemWriter problems) {
+        this.people = people;
         this.problems = problems;
     }
 
@@ -50,11 +50,8 @@ class PresentPerson extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        AccountMapper.Status now = accounts.status(signedIn.id());
-        if (now == null
-                || now.removedAt() != null
-                || now.closedAt() != null
-                || now.signInVersion() != signedIn.signInVersion()) {
+        AccountMapper.Status now = people.of(signedIn);
+        if (now == null) {
             HttpSession session = request.getSession(false);
             if (session != null) {
                 session.invalidate();

@@ -86,6 +86,7 @@ class Security {
             ProblemWriter problems,
             SignInDelays delays,
             AccountMapper accounts,
+            PresentPeople present,
             AuthenticationManager signIns,
             ApplicationEventPublisher happenings,
             Environment environment)
@@ -164,7 +165,7 @@ class Security {
                                 response,
                                 FORBIDDEN,
                                 "This request carries no valid token. Reload the page and send again.")))
-                .addFilterAfter(new PresentPerson(accounts, problems), SecurityContextHolderFilter.class)
+                .addFilterAfter(new PresentPerson(present, problems), SecurityContextHolderFilter.class)
                 .addFilterBefore(new SignInFilter(delays, problems), UsernamePasswordAuthenticationFilter.class)
                 .httpBasic(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)

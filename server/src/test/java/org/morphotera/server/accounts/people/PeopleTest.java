@@ -11,6 +11,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.morphotera.server.ApiClient;
@@ -266,5 +268,42 @@ class PeopleTest extends InOnesPractice {
                         .get("entries"))
                 .isEmpty();
         assertThat(advisor.get("/api/log").status()).isEqualTo(403);
+    }
+
+    @Test
+    void withSomebodyWhoIsRemovedTheirCalendarAndOpenStreamsEnd() throws Exception {
+        ApiClient advisor = crew.join(at("advisor"), Role.ADVISOR, null);
+        Land land = new Land(advisor, 1);
+        ApiClient nobody = new ApiClient(app.port());
+        String path = Land.ok(advisor.post("/api/calendar-addresses", Map.of("name", "phone")))
+                .json()
+                .get("path")
+                .toString();
+        assertThat(nobody.get(path).status()).isEqualTo(200);
+        CompletableFuture<List<Map<String, Object>>> stream = CompletableFuture.supplyAsync(
+                () -> advisor.events("/api/devices/ph-meter/readings?stop=" + land.stops.get(0), 60));
+        Thread.sleep(1000);
+        Land.ok(owner.delete("/api/people/" + Crew.idOf(advisor)));
+        assertThat(nobody.get(path).status()).isEqualTo(404);
+        assertThat(owner.get("/api/calendar-addresses").list()).isEmpty();
+        // it ended long before the sixty values, of which four come a second
+        assertThat(stream.get(10, TimeUnit.SECONDS)).hasSizeBetween(1, 40);
+    }
+
+    @Test
+    void anAddressForANewPasswordEndsWhenThePasswordIsChanged() {
+        ApiClient helper = crew.join(at("helper"), Role.HELPER, null);
+        String address = Land.ok(owner.post("/api/people/" + Crew.idOf(helper) + "/new-password", Map.of()))
+                .json()
+                .get("address")
+                .toString();
+        Land.ok(helper.put("/api/me/password", Map.of("current", Crew.PASSWORD, "next", NEXT)));
+        ApiClient stranger = new ApiClient(app.port());
+        assertThat(stranger.get("/api" + address).status()).isEqualTo(404);
+        stranger.get("/api/session");
+        assertThat(stranger.post("/api" + address, Map.of("name", "H", "password", Crew.PASSWORD))
+                        .status())
+                .isEqualTo(404);
+        assertThat(helper.trySignIn(at("helper"), NEXT, null).status()).isEqualTo(204);
     }
 }
