@@ -330,7 +330,8 @@ class WalkIT extends Journeys {
                 .isVisible();
         // the progress shows behind the panel before the panel has gone, and a key belongs to the panel till then
         assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
-        // a key that is pressed while the walk is laid out anew goes to nobody, and is pressed again; once the test is on
+        // a key that is pressed while the walk is laid out anew goes to nobody, and is pressed again; once the test is
+        // on
         // its way it is not, since the key then means the test after it
         for (int tries = 0; tries < 5 && !page.url().contains("/porosity"); tries++) {
             page.keyboard().press("n");
