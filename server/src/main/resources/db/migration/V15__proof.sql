@@ -20,3 +20,18 @@ update observation set crop_vigour = null where crop_vigour in (cast('NaN' as do
 update observation set slope_pct = null where slope_pct in (cast('NaN' as double precision), cast('Infinity' as double precision), cast('-Infinity' as double precision));
 update photo set depth_mm = null where depth_mm in (cast('NaN' as double precision), cast('Infinity' as double precision), cast('-Infinity' as double precision));
 update stop set area_share_pct = null where area_share_pct in (cast('NaN' as double precision), cast('Infinity' as double precision), cast('-Infinity' as double precision));
+
+-- How readings of a practice scatter, as its own readings show: standard deviations on the model scale of the indicator.
+create table learned_scatter (
+    id uuid primary key,
+    practice_id uuid not null references practice (id),
+    indicator varchar(60) not null,
+    readings integer not null,
+    fields integer not null,
+    stop double precision not null,
+    spot double precision not null,
+    visit double precision not null,
+    person double precision not null,
+    learned_at timestamp with time zone not null,
+    constraint learned_scatter_of unique (practice_id, indicator)
+);

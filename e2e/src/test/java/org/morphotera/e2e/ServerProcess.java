@@ -153,6 +153,7 @@ final class ServerProcess implements AutoCloseable {
                 classPath(),
                 "org.morphotera.server.MorphoteraApplication",
                 "--server.port=" + port,
+                "--morphotera.learn-nightly=false",
                 "--morphotera.data=" + folder.resolve("data")));
         command.addAll(options);
         command.add("--morphotera.clock-ahead=" + ahead);

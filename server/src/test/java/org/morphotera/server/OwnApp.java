@@ -21,6 +21,7 @@ public final class OwnApp implements AutoCloseable {
     public static OwnApp start(String... options) {
         List<String> all = new ArrayList<>(List.of(
                 "--server.port=0",
+                "--morphotera.learn-nightly=false",
                 "--logging.level.org.morphotera=" + System.getProperty("morphotera.log", "error"),
                 "--logging.level.org.hibernate=off",
                 "--morphotera.first-account.email=" + OWNER,

@@ -25,6 +25,7 @@ public class RunningApp implements ParameterResolver {
                 Path data = Files.createTempDirectory("morphotera-test").resolve("data");
                 List<String> options = List.of(
                         "--server.port=0",
+                        "--morphotera.learn-nightly=false",
                         "--spring.profiles.active=demo",
                         "--morphotera.data=" + data,
                         "--logging.level.org.morphotera=warn");

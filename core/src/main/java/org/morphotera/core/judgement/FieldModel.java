@@ -160,6 +160,11 @@ public final class FieldModel {
         return new FieldModel(scatter, readings);
     }
 
+    /** Logarithm of the likelihood of all readings with the factor on all variances held at 1, but for a constant. */
+    double logLikelihood() {
+        return -(logNoise + full.solved.logDeterminant() + full.quadratic) / 2;
+    }
+
     // ---- the unknowns ----
 
     private void layOut(List<double[]> priors) {
@@ -294,6 +299,9 @@ public final class FieldModel {
         private final double factor;
         private final double logEvidence;
 
+        /** (y − X·centre)ᵀV⁻¹(y − X·centre). */
+        private final double quadratic;
+
         Posterior(boolean[] held) {
             int n = priorSd.length;
             scale = new double[n];
@@ -303,7 +311,7 @@ public final class FieldModel {
                 middle[a] = held[a] ? 0 : centre[a];
             }
             double[] rest = gramY.clone();
-            double quadratic = squares;
+            double left = squares;
             double[][] precision = new double[n][n];
             for (int a = 0; a < n; a++) {
                 double shift = 0;
@@ -314,7 +322,7 @@ public final class FieldModel {
                     }
                 }
                 rest[a] -= shift;
-                quadratic += middle[a] * (shift - 2 * gramY[a]);
+                left += middle[a] * (shift - 2 * gramY[a]);
                 rest[a] *= scale[a];
             }
             solved = Cholesky.of(precision);
@@ -322,9 +330,9 @@ public final class FieldModel {
             mean = new double[n];
             for (int a = 0; a < n; a++) {
                 mean[a] = middle[a] + scale[a] * found[a];
-                quadratic -= rest[a] * found[a];
+                left -= rest[a] * found[a];
             }
-            quadratic = Math.max(0, quadratic);
+            quadratic = Math.max(0, left);
             double freedom = scatter.freedom();
             factor = (freedom + quadratic) / degrees;
             logEvidence = LogGamma.value(degrees / 2)

@@ -132,6 +132,11 @@ public final class IndicatorSeries {
         this.fitted = FieldModel.of(model.scatter(!data.within.isEmpty()), data.modelReadings());
     }
 
+    /** What the model is worked out of. */
+    SeriesData data() {
+        return data;
+    }
+
     public Id id() {
         return data.id;
     }

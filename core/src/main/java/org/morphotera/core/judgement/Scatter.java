@@ -29,6 +29,11 @@ public record Scatter(
         double freedom,
         double real) {
 
+    /** The same with other scatters of stops, spots, visits and people. */
+    Scatter with(double ofStop, double ofSpot, double ofVisit, double ofPerson) {
+        return new Scatter(start, startSd, drift, event, patch, ofStop, ofSpot, ofVisit, ofPerson, freedom, real);
+    }
+
     /** The same with another chance that something did change. */
     public Scatter withReal(double chance) {
         return new Scatter(start, startSd, drift, event, patch, stop, spot, visit, person, freedom, chance);

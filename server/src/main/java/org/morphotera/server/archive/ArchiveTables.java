@@ -64,6 +64,7 @@ final class ArchiveTables {
             Table.of("import_trace", "row_id"),
             Table.of("calendar_address"),
             Table.of("practice_rules", "practice_id"),
+            Table.of("learned_scatter"),
             Table.of("archive_setting", "practice_id"));
 
     /** Of the server, not of a practice. */

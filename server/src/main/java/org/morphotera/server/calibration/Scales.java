@@ -4,11 +4,14 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.method.Catalogue;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.text.Messages;
 import org.springframework.stereotype.Component;
 
@@ -20,8 +23,14 @@ class Scales {
     private static final double STEP = 0.5;
 
     private final Map<String, Calibration.Scaled> tests = new LinkedHashMap<>();
+    private final Map<String, String> indicators = new LinkedHashMap<>();
+    private final MethodRegistry methods;
+    private final Map<String, Catalogue.MethodEntry> entries = new LinkedHashMap<>();
+    private final Benchmarks benchmarks;
 
     Scales(MethodRegistry methods, Messages messages, Benchmarks benchmarks) {
+        this.methods = methods;
+        this.benchmarks = benchmarks;
         for (FieldMethod<?> method : methods.all()) {
             Catalogue.MethodEntry entry = Catalogue.entry(method, messages, benchmarks);
             entry.readings().stream()
@@ -31,13 +40,34 @@ class Scales {
                         List<Double> steps = steps(reading.min(), reading.max());
                         boolean lowIsGood = standing(methods, entry, steps.get(0), benchmarks)
                                 > standing(methods, entry, steps.get(steps.size() - 1), benchmarks);
+                        entries.put(entry.id(), entry);
+                        rated(methods, entry, steps.get(0), benchmarks)
+                                .ifPresent(rating -> indicators.put(entry.id(), rating.indicator()));
                         tests.put(entry.id(), new Calibration.Scaled(entry.id(), entry.title(), steps, lowIsGood));
                     });
         }
     }
 
+    /** The indicator that a test's score rates; {@code null} where the score alone rates none. */
+    @Nullable
+    String indicator(String test) {
+        return indicators.get(test);
+    }
+
+    /** How well a soil of this score stands, 0 to 1. */
+    double standing(String test, double score) {
+        return standing(methods, entries.get(test), score, benchmarks);
+    }
+
     /** How well a soil of this score stands; 0 where the score alone says nothing. */
     private static double standing(
+            MethodRegistry methods, Catalogue.MethodEntry entry, double score, Benchmarks benchmarks) {
+        return rated(methods, entry, score, benchmarks)
+                .map(Evaluation.Rating::standing)
+                .orElse(0.0);
+    }
+
+    private static Optional<Evaluation.Rating> rated(
             MethodRegistry methods, Catalogue.MethodEntry entry, double score, Benchmarks benchmarks) {
         Map<String, Object> readings = new LinkedHashMap<>();
         entry.usual().forEach((name, value) -> {
@@ -51,10 +81,8 @@ class Scales {
         return outcome instanceof Outcome.Evaluated done
                 ? done.evaluation().ratings().stream()
                         .filter(rating -> rating.standing() != null)
-                        .mapToDouble(rating -> rating.standing())
                         .findFirst()
-                        .orElse(0)
-                : 0;
+                : Optional.empty();
     }
 
     private static List<Double> steps(double from, double to) {

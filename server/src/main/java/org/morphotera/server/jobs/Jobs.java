@@ -167,7 +167,8 @@ public class Jobs implements SmartLifecycle {
             end(id, handle, "refused", Map.of("errors", e.faults()));
         } catch (StoppedException e) {
             LOG.info("{} was stopped with the server; it can be begun again", kind);
-        } catch (Exception e) {
+        } catch (Exception | Error e) {
+            // of an error too: work that nobody ends would be said to run for ever
             LOG.error("{} failed", kind, e);
             end(
                     id,

@@ -88,6 +88,11 @@ public class JudgedFields {
                                 .toList()));
     }
 
+    /** The same anew and by the tables alone, without what was learned of the practice's readings. */
+    FieldJudgement unlearned(UUID practice, UUID field) {
+        return FieldJudgement.of(read(practice, field), rules.unlearned(practice));
+    }
+
     private record Place(UUID stop, String indicator, String band) {}
 
     /**

@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
+import org.morphotera.core.judgement.ScatterLearning;
 import org.morphotera.server.web.RefusedException;
 import org.morphotera.server.web.StaleException;
 import org.morphotera.server.web.Versioned;
@@ -23,7 +25,16 @@ public class OwnRules {
     /** Name of the file that the own ones make. */
     static final String FILE = "own practice.txt";
 
-    private record Known(int version, Benchmarks benchmarks, RulesInForce rules, Map<String, String> texts) {}
+    /** Name of the file that scatters learned of the practice's readings make. */
+    private static final String LEARNED_FILE = "own scatters.txt";
+
+    /** @param unlearned with the own rules alone */
+    private record Known(
+            OwnRulesMapper.Versions versions,
+            Benchmarks unlearned,
+            Benchmarks benchmarks,
+            RulesInForce rules,
+            Map<String, String> texts) {}
 
     private final OwnRulesMapper rows;
     private final Benchmarks shared;
@@ -53,6 +64,46 @@ public class OwnRules {
     public Benchmarks benchmarks(UUID practice) {
         Known own = own(practice);
         return own == null ? shared : own.benchmarks();
+    }
+
+    /** The same without what was learned of the practice's own readings: what is learned anew is learned from these. */
+    public Benchmarks unlearned(UUID practice) {
+        Known own = own(practice);
+        return own == null ? shared : own.unlearned();
+    }
+
+    /** What was learned, by indicator; and when. */
+    public record LearnedScatters(@Nullable Instant at, List<ScatterLearning.Learned> scatters) {}
+
+    public LearnedScatters learned(UUID practice) {
+        List<OwnRulesMapper.LearnedRow> learned = rows.learned(practice);
+        return new LearnedScatters(
+                learned.isEmpty() ? null : learned.get(0).learnedAt(),
+                learned.stream().map(OwnRules::learned).toList());
+    }
+
+    private static ScatterLearning.Learned learned(OwnRulesMapper.LearnedRow row) {
+        return new ScatterLearning.Learned(
+                row.indicator(), row.readings(), row.fields(), row.stop(), row.spot(), row.visit(), row.person());
+    }
+
+    /** Puts these in the place of what was learned before; in the transaction that is under way. */
+    public void learn(UUID practice, List<ScatterLearning.Learned> scatters) {
+        Instant at = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+        rows.forget(practice);
+        for (ScatterLearning.Learned each : scatters) {
+            rows.learn(new OwnRulesMapper.LearnedRow(
+                    UUID.randomUUID(),
+                    practice,
+                    each.indicator(),
+                    each.readings(),
+                    each.fields(),
+                    each.stop(),
+                    each.spot(),
+                    each.visit(),
+                    each.person(),
+                    at));
+        }
     }
 
     /** Whether the practice has, or once had, rules of its own: then all it has recorded is judged by those of now. */
@@ -124,23 +175,43 @@ public class OwnRules {
 
     private @Nullable Known own(UUID practice) {
         // asked each time: another server on the same data may have changed them
-        Integer version = rows.version(practice);
-        if (version == null) {
+        OwnRulesMapper.@Nullable Versions versions = rows.versions(practice);
+        // neither the one nor the other is no row at all to the mapper
+        if (versions == null) {
             return null;
         }
         Known before = known.get(practice);
-        if (before != null && before.version() == version) {
+        if (before != null && before.versions().equals(versions)) {
             return before;
         }
-        OwnRulesMapper.Row row = rows.row(practice);
-        Map<String, String> all = new LinkedHashMap<>(texts.benchmarks());
-        all.put(FILE, row.content());
-        Known now = new Known(
-                row.version(),
-                shared.with(FILE, row.content()),
-                new RulesInForce(sharedRules.version(), CoreFiles.hash(all)),
-                all);
+        Known now = read(practice, versions);
         known.put(practice, now);
         return now;
+    }
+
+    private Known read(UUID practice, OwnRulesMapper.Versions versions) {
+        Map<String, String> all = new LinkedHashMap<>(texts.benchmarks());
+        Benchmarks unlearned = shared;
+        RulesInForce stamp = sharedRules;
+        if (versions.rules() != null) {
+            OwnRulesMapper.Row row = rows.row(practice);
+            all.put(FILE, row.content());
+            unlearned = shared.with(FILE, row.content());
+            stamp = new RulesInForce(sharedRules.version(), CoreFiles.hash(all));
+        }
+        List<ScatterLearning.Learned> learned =
+                rows.learned(practice).stream().map(OwnRules::learned).toList();
+        if (learned.isEmpty()) {
+            return new Known(versions, unlearned, unlearned, stamp, all);
+        }
+        Benchmarks tables = unlearned;
+        String text = ScatterLearning.text(
+                learned,
+                learned.stream()
+                        .collect(Collectors.toMap(
+                                ScatterLearning.Learned::indicator,
+                                each -> tables.table("model." + each.indicator()))));
+        all.put(LEARNED_FILE, text);
+        return new Known(versions, unlearned, unlearned.with(LEARNED_FILE, text), stamp, all);
     }
 }

@@ -76,7 +76,7 @@ class RulesOfWritesTest {
         Map<String, Object> schemas =
                 Land.part(Land.part(advisor.get("/api/openapi").json(), "components"), "schemas");
         Map<String, Object> write = Land.part((Map<String, Object>) schemas.get("MeasurementWrite"), "properties");
-        assertThat(Land.part(write, "takenAt").get("description").toString()).contains("1990", "a day ahead");
+        assertThat(Land.part(write, "takenAt").get("description").toString()).contains("1990", "400 days ahead");
         assertThat(Land.part(write, "note")).containsEntry("maxLength", 400).containsKey("pattern");
     }
 }
