@@ -13,6 +13,7 @@ import { showDay, words } from '../words/dates'
 import { Refused } from './Refused'
 import { RuleForm } from './RuleForm'
 import { RuleShape } from './RuleShape'
+import { Scatters } from './Scatters'
 import { SettingsFrame } from './SettingsFrame'
 
 const keyOf = (rule: OwnRule) => `${rule.kind} ${rule.id}`
@@ -30,6 +31,7 @@ export function RulesPage() {
       says="How a figure becomes a standing, or a class. Put your own in the place of any of them, and see first what it would change."
     >
       <Rules key={rules.data.version} rules={rules.data} begun={begun} onBegun={setBegun} />
+      <Scatters />
     </SettingsFrame>
   )
 }

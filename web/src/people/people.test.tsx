@@ -164,9 +164,61 @@ const CURVE = {
   ],
 }
 
+it('says how readings scatter here, from how many readings, and learns anew when asked', async () => {
+  const learned = {
+    learnedAt: '2026-11-30T03:00:00Z',
+    needed: 60,
+    scatters: [
+      { indicator: 'ph', label: 'pH', readings: 240, fields: 12, stop: 0.62, spot: 1.02, visit: 1.84 },
+      {
+        indicator: 'structure',
+        label: 'Structure',
+        readings: 96,
+        fields: 1,
+        stop: 1,
+        spot: 1,
+        visit: 1,
+        person: 0.71,
+      },
+    ],
+  }
+  const job = { id: 'j', kind: 'learn-scatters', startedAt: '2026-12-01T10:00:00Z', file: false }
+  const asked = serve({
+    'GET /api/own-rules': { version: 0, shared: [], own: [] },
+    'GET /api/scatters': learned,
+    'POST /api/scatters': { ...job, state: 'running', done: 0, total: 0 },
+    'GET /api/jobs': [{ ...job, state: 'done', done: 3, total: 3, result: { indicators: 2 } }],
+  })
+  const { user } = open('/settings/curves', <RulesPage />, '/settings/curves')
+  const part = within(await screen.findByRole('region', { name: 'How readings scatter here' }))
+  const cells = (name: string) =>
+    within(part.getByRole('rowheader', { name }).closest('tr')!)
+      .getAllByRole('cell')
+      .map((cell) => cell.textContent)
+  await part.findByText(/Learned on 30 Nov 2026/)
+  expect(cells('pH')).toEqual(['24012 fields', '0.62', '1', '1.8', '–'])
+  expect(cells('Structure')).toEqual(['961 field', '1', '1', '1', '0.71'])
+  await user.click(part.getByRole('button', { name: 'Learn from all readings now' }))
+  await part.findByText(/Learned of 2 indicators/)
+  expect(
+    asked.filter((each) => each.method === 'GET' && each.path === '/api/scatters').length,
+  ).toBeGreaterThan(1)
+})
+
+it('says what is missing where nothing was learned yet', async () => {
+  serve({
+    'GET /api/own-rules': { version: 0, shared: [], own: [] },
+    'GET /api/scatters': { needed: 60, scatters: [] },
+  })
+  open('/settings/curves', <RulesPage />, '/settings/curves')
+  await screen.findByText(/needs 60 readings/)
+  expect(screen.queryByRole('table')).toBeNull()
+})
+
 it('puts a curve in, shows what it would change, and keeps it', async () => {
   const rules = { version: 0, shared: [CURVE], own: [] }
   const asked = serve({
+    'GET /api/scatters': { needed: 60, scatters: [] },
     'GET /api/own-rules': rules,
     'GET /api/jobs': [],
     'POST /api/own-rules/preview': {

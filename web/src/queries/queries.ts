@@ -176,6 +176,7 @@ export const queries = {
       queryFn: () => must(api.GET('/api/practice')),
       staleTime: 60_000,
     }),
+  scatters: () => queryOptions({ queryKey: ['scatters'], queryFn: () => must(api.GET('/api/scatters')) }),
   ownRules: () => queryOptions({ queryKey: ['own-rules'], queryFn: () => must(api.GET('/api/own-rules')) }),
   /** What was done, newest first, a hundred at a time. */
   log: (wanted: LogWanted) =>

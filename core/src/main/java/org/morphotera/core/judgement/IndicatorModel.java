@@ -1,6 +1,7 @@
 package org.morphotera.core.judgement;
 
 import java.util.Locale;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
@@ -8,7 +9,8 @@ import org.morphotera.core.soil.Source;
 
 /**
  * How the readings of an indicator scatter, from its tables {@code model.<indicator>}, {@code model-kinds.<indicator>}
- * (what an instrument or key is worth) and {@code model-done.<indicator>} (what is done to a field that can change it).
+ * (what an instrument or key is worth), {@code model-done.<indicator>} (what is done to a field that can change it) and
+ * {@code model-noted.<indicator>} (what a reading is worth that something was noted on).
  *
  * @param ofScore whether the model stands on the score, 0 to 1, and not on the figure
  */
@@ -18,7 +20,8 @@ public record IndicatorModel(
         boolean ofScore,
         Table figures,
         Table kinds,
-        @Nullable Table done) {
+        @Nullable Table done,
+        @Nullable Table noted) {
 
     static final String VALUE = "value";
     private static final String SD = "sd";
@@ -30,13 +33,15 @@ public record IndicatorModel(
     public static IndicatorModel of(String indicator, Benchmarks benchmarks) {
         Table figures = benchmarks.table("model." + indicator);
         String done = "model-done." + indicator;
+        String noted = "model-noted." + indicator;
         return new IndicatorModel(
                 indicator,
                 ModelScale.of(figures),
                 figures.has("of-score"),
                 figures,
                 benchmarks.table("model-kinds." + indicator),
-                benchmarks.hasTable(done) ? benchmarks.table(done) : null);
+                benchmarks.hasTable(done) ? benchmarks.table(done) : null,
+                benchmarks.hasTable(noted) ? benchmarks.table(noted) : null);
     }
 
     /** @param withEvent whether something was done that can change it */
@@ -82,6 +87,35 @@ public record IndicatorModel(
     /** Standard deviation of what all readings of a kind can be off; 0 for the one that the others are held against. */
     double kindSd(@Nullable String kind, Source source) {
         return kinds.at(row(kind, source), "kind-sd");
+    }
+
+    /**
+     * A reading as it counts on the model scale.
+     *
+     * @param value less what it is off on average by what was noted
+     * @param sd over 0
+     */
+    record Counted(double value, double sd) {}
+
+    /**
+     * What was noted on a reading widens what its instrument is worth, and takes off what it is off by on average.
+     *
+     * @param marks codes of notes; those that the table does not name change nothing
+     */
+    Counted counted(double value, double sd, Set<String> marks) {
+        double shift = 0;
+        double factor = 1;
+        double more = 0;
+        if (noted != null) {
+            for (String each : noted.rows().keySet()) {
+                if (marks.contains(each)) {
+                    shift += noted.at(each, "shift");
+                    factor = Math.max(factor, noted.at(each, "factor"));
+                    more += noted.at(each, "shift-sd") * noted.at(each, "shift-sd");
+                }
+            }
+        }
+        return new Counted(value - shift, Math.sqrt(factor * factor * sd * sd + more));
     }
 
     private String row(@Nullable String kind, Source source) {

@@ -66,6 +66,7 @@ public record JudgedField(
      * @param figure {@code null} where it has only a score
      * @param low and {@code high}: interval of the figure, or {@code null}
      * @param unit metric symbol, or {@code null}
+     * @param marks codes of what was noted on it, such as that it was dry
      */
     public record Reading(
             String id,
@@ -82,5 +83,6 @@ public record JudgedField(
             @Nullable Double low,
             @Nullable Double high,
             @Nullable String unit,
-            @Nullable DepthLayer layer) {}
+            @Nullable DepthLayer layer,
+            Set<String> marks) {}
 }

@@ -71,7 +71,8 @@ final class SeriesData {
                         true,
                         benchmarks.table("model.score"),
                         benchmarks.table("model-kinds.score"),
-                        known.done());
+                        known.done(),
+                        null);
     }
 
     private static <T> Map<String, T> byId(List<T> list, Function<T, String> id) {
@@ -135,13 +136,15 @@ final class SeriesData {
         String kind = id.key() != null
                 ? id.key()
                 : each.kind() != null ? each.kind() : each.source().code();
+        IndicatorModel.Counted counted = model.counted(
+                model.scale().of(value), model.sd(each.kind(), each.source(), each.low(), each.high()), each.marks());
         return new ModelReadings.Reading(
                 each.stop(),
                 each.visit(),
                 kind,
                 visits.get(each.visit()).person(),
-                model.scale().of(value),
-                model.sd(each.kind(), each.source(), each.low(), each.high()),
+                counted.value(),
+                counted.sd(),
                 model.kindSd(each.kind(), each.source()));
     }
 

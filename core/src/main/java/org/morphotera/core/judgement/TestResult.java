@@ -3,6 +3,8 @@ package org.morphotera.core.judgement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
@@ -73,6 +75,11 @@ public record TestResult(
                 test.kind(),
                 test.source(),
                 test.sightings());
+    }
+
+    /** Codes of what was noted on it, and of what it was read by. */
+    public Set<String> marks() {
+        return sightings.stream().flatMap(each -> each.marks().stream()).collect(Collectors.toSet());
     }
 
     /** The score of 2 that the method itself gives an indicator. */

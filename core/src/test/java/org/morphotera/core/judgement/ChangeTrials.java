@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.score.FigureScore;
@@ -134,7 +135,8 @@ final class ChangeTrials {
                         null,
                         null,
                         "",
-                        null));
+                        null,
+                        Set.of()));
             }
             last = level + (effect != null && t > 0 ? effect : 0);
         }

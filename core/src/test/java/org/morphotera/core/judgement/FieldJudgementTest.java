@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.judgement.IndicatorSeries.LevelFigure;
@@ -62,7 +63,8 @@ class FieldJudgementTest {
                 null,
                 null,
                 "pH",
-                null);
+                null,
+                Set.of());
     }
 
     private FieldJudgement judged(LocalDate on) {
@@ -238,5 +240,74 @@ class FieldJudgementTest {
         IndicatorSeries.Did did = series.did().get(0);
         assertThat(did.with() - did.without()).isCloseTo(did.mean(), within(1e-9));
         assertThat(series.designs()).hasSize(6);
+    }
+
+    private static JudgedField.Reading rate(String stop, String visit, double mmH, String... noted) {
+        return new JudgedField.Reading(
+                stop + visit,
+                "infiltration",
+                "top-0-100",
+                "ring-infiltration",
+                null,
+                false,
+                Source.METER,
+                stop,
+                visit,
+                0.5,
+                mmH,
+                null,
+                null,
+                "mm/h",
+                null,
+                Set.of(noted));
+    }
+
+    private IndicatorSeries.LevelFigure rates(String... noted) {
+        readings.clear();
+        for (String stop : List.of("s0", "s1", "s2")) {
+            readings.add(rate(stop, "v", 60, noted));
+        }
+        return judged(READ).series().get(0).field();
+    }
+
+    @Test
+    void aReadingThatSomethingWasNotedOnCountsAsFarAsItIsWorth() {
+        for (String stop : List.of("s0", "s1", "s2")) {
+            stop(stop, StopRole.ROUTINE);
+        }
+        IndicatorSeries.LevelFigure sound = rates();
+        IndicatorSeries.LevelFigure dry = rates("DRY_FIRST_RUN");
+        assertThat(rates("SOMETHING_ELSE")).isEqualTo(sound);
+        // the first water in a dry soil goes in too fast, by how much is uncertain
+        assertThat(dry.value()).isLessThan(0.85 * sound.value());
+        assertThat(dry.high() / dry.low()).isGreaterThan(sound.high() / sound.low());
+        // beside sound ones of the same day it moves the field less
+        readings.clear();
+        readings.add(rate("s0", "v", 60));
+        readings.add(rate("s1", "v", 60));
+        readings.add(rate("s2", "v", 300));
+        double asSound = judged(READ).series().get(0).field().value();
+        readings.set(2, rate("s2", "v", 300, "DRY_FIRST_RUN"));
+        assertThat(judged(READ).series().get(0).field().value()).isLessThan(0.9 * asSound);
+    }
+
+    /** Each note that a table names is one that some test can make, and widens or shifts. */
+    @Test
+    void whatIsNotedIsANoteOfATest() {
+        List<String> notes = Stream.of("infiltration", "drainage", "compaction", "earthworms")
+                .flatMap(each -> CoreData.BENCHMARKS.table("model-noted." + each).rows().keySet().stream())
+                .toList();
+        assertThat(notes).hasSizeGreaterThanOrEqualTo(7);
+        for (String note : notes) {
+            assertThat(CoreData.MESSAGES.optional(note(note))).as(note).isNotNull();
+        }
+    }
+
+    private static String note(String code) {
+        return List.of("ring-infiltration", "hole-drainage", "penetration", "earthworms").stream()
+                .map(method -> method + ".note." + code)
+                .filter(key -> CoreData.MESSAGES.optional(key) != null)
+                .findFirst()
+                .orElse("none");
     }
 }

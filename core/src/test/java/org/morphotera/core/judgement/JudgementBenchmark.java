@@ -2,6 +2,7 @@ package org.morphotera.core.judgement;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.indicator.Indicators;
@@ -79,7 +80,8 @@ public class JudgementBenchmark {
                 each.low(),
                 each.high(),
                 each.unit(),
-                each.layer());
+                each.layer(),
+                Set.of());
     }
 
     /** The whole judgement. */

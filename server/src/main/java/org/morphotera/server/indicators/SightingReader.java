@@ -56,6 +56,23 @@ public interface SightingReader {
             + "where practice_id = #{practice} and field_id = #{field} and latest and " + IndicatorReader.LEADING)
     List<Row> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
 
+    /**
+     * What was noted on a test.
+     *
+     * @param marks codes with a blank between
+     */
+    record Noted(UUID measurementId, String marks) {
+
+        public Set<String> codes() {
+            return Set.of(marks.split(" "));
+        }
+    }
+
+    /** Of all tests of a field on which something was noted; of one test there may be several. */
+    @Select("select distinct measurement_id, marks from sighting "
+            + "where practice_id = #{practice} and field_id = #{field} and marks <> ''")
+    List<Noted> notedOf(@Param("practice") UUID practice, @Param("field") UUID field);
+
     /** The newest of one stop, whatever it stands for, by each source. */
     @Select("select measurement_id, finding, stop_id, figure, state, source, marks, taken_at from sighting "
             + "where practice_id = #{practice} and stop_id = #{stop} and latest")

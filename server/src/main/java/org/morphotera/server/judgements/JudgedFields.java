@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -27,6 +28,7 @@ import org.morphotera.server.fields.Patches;
 import org.morphotera.server.fields.Stop;
 import org.morphotera.server.indicators.IndicatorReader;
 import org.morphotera.server.indicators.IndicatorRow;
+import org.morphotera.server.indicators.SightingReader;
 import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.viewcache.ViewCache;
 import org.morphotera.server.visits.VisitReader;
@@ -40,6 +42,7 @@ public class JudgedFields {
     private final FieldReader fields;
     private final VisitReader visits;
     private final IndicatorReader indicators;
+    private final SightingReader sightings;
     private final MethodRegistry methods;
     private final OwnRules rules;
     private final ViewCache kept;
@@ -49,6 +52,7 @@ public class JudgedFields {
             FieldReader fields,
             VisitReader visits,
             IndicatorReader indicators,
+            SightingReader sightings,
             MethodRegistry methods,
             OwnRules rules,
             ViewCache kept,
@@ -56,6 +60,7 @@ public class JudgedFields {
         this.fields = fields;
         this.visits = visits;
         this.indicators = indicators;
+        this.sightings = sightings;
         this.methods = methods;
         this.rules = rules;
         this.kept = kept;
@@ -128,6 +133,10 @@ public class JudgedFields {
     private JudgedField read(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
         List<IndicatorRow> rows = indicators.ofField(practice, id);
+        Map<UUID, Set<String>> noted = sightings.notedOf(practice, id).stream()
+                .collect(Collectors.groupingBy(
+                        SightingReader.Noted::measurementId,
+                        Collectors.flatMapping(each -> each.codes().stream(), Collectors.toSet())));
         List<Stop> stops = fields.stops(practice, id);
         StopRole leading = StopRole.leading(Patches.roles(stops));
         Set<UUID> speaking = stops.stream()
@@ -155,7 +164,7 @@ public class JudgedFields {
                 fields.events(practice, id).stream().map(JudgedFields::event).toList(),
                 rows.stream()
                         .filter(each -> each.standing() != null)
-                        .map(this::reading)
+                        .map(each -> reading(each, noted.getOrDefault(each.measurementId(), Set.of())))
                         .toList());
     }
 
@@ -176,7 +185,7 @@ public class JudgedFields {
                 : each.stopIds().stream().map(UUID::toString).collect(Collectors.toSet());
     }
 
-    private JudgedField.Reading reading(IndicatorRow row) {
+    private JudgedField.Reading reading(IndicatorRow row, Set<String> marks) {
         return new JudgedField.Reading(
                 row.measurementId().toString(),
                 row.indicator(),
@@ -192,6 +201,7 @@ public class JudgedFields {
                 row.figureLow(),
                 row.figureHigh(),
                 row.unit(),
-                row.layer());
+                row.layer(),
+                marks);
     }
 }

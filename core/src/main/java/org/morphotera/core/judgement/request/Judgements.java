@@ -199,7 +199,8 @@ public final class Judgements {
                     figure == null ? null : figure.low(),
                     figure == null ? null : figure.high(),
                     figure == null ? null : figure.unit(),
-                    result.layer());
+                    result.layer(),
+                    result.marks());
         }
 
         JudgementAnswer answer() {
