@@ -11,7 +11,8 @@ import { nameOf, percentOf } from './useJob'
 const FILES = [
   ['readings.csv', 'Readings', 'one a line, with units; the form that comes in again'],
   ['figures.csv', 'Figures', 'what follows from the readings, with standings'],
-  ['records.xlsx', 'Workbook', 'both as sheets'],
+  ['levels.csv', 'Levels', 'where each field and stop stands, with intervals'],
+  ['records.xlsx', 'Workbook', 'all three as sheets'],
   ['fields.geojson', 'Map', 'outlines, zones and stops with their newest figures (GeoJSON)'],
   ['records.zip', 'Data package', 'all tables with a description that programs read'],
 ] as const

@@ -93,6 +93,21 @@ class DataPackage {
             new Column("what", "string", "What was done"),
             new Column("rate", "string", "At which rate"));
 
+    private static final List<Column> LEVELS = List.of(
+            new Column("field", "string", "Name of the field"),
+            new Column("grower", "string", "Who works it"),
+            new Column("stop", "string", "Name of the stop; empty for the whole field"),
+            new Column("indicator", "string", "What is judged"),
+            new Column("depth", "string", "Depth band, with its middle in mm from and to"),
+            new Column("value", "number", "Figure by all readings, carried on to the day of the file"),
+            new Column("low", "number", "Lower end of its interval of 95 %"),
+            new Column("high", "number", "Upper end of its interval of 95 %"),
+            new Column("unit", "string", "Unit of the figure; empty for a score"),
+            new Column("level", "string", "Robust, serviceable, strained or failing"),
+            new Column("score", "number", "Standing, 0 to 1"),
+            new Column("read_on", "date", "Newest day it was read"),
+            new Column("done_since", "string", "What was done since, whose expected effect is in it"));
+
     private static List<Column> lines() {
         Map<String, String> types = Map.of(
                 "visited_on", "date", "taken_at", "datetime", "depth_top_mm", "number", "depth_bottom_mm", "number");
@@ -163,6 +178,9 @@ class DataPackage {
                 }
             }
         });
+        zip.putNextEntry(new ZipEntry("levels.csv"));
+        tables.levels(practice, only, open(zip));
+        zip.closeEntry();
         zip.putNextEntry(new ZipEntry("readings.csv"));
         tables.csv(practice, only, RecordLine.READING::equals, open(zip));
         zip.closeEntry();
@@ -213,6 +231,7 @@ class DataPackage {
         resources.add(resource("stops", "Stops", STOPS, true, true));
         resources.add(resource("visits", "Visits", VISITS, true, true));
         resources.add(resource("events", "What was done", EVENTS, true, true));
+        resources.add(resource("levels", "Where fields and stops stand", LEVELS, false, false));
         resources.add(resource("readings", "Readings as they were taken", lines(), false, false));
         resources.add(resource("figures", "Figures, classes and standings that follow", lines(), false, false));
         descriptor.put("resources", resources);

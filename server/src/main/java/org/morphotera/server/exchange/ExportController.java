@@ -50,6 +50,8 @@ class ExportController {
                         CSV,
                         (practice, field, out) ->
                                 tables.csv(practice, field, kind -> !kind.equals(RecordLine.READING), out)),
+                "levels.csv",
+                new File(CSV, tables::levels),
                 "records.xlsx",
                 new File(WORKBOOK, tables::workbook),
                 "fields.geojson",
@@ -69,8 +71,8 @@ class ExportController {
      * A file as it is made. Written by the thread that answers, so that nobody interrupts it when a reader goes away: an
      * interrupted read closes the data file.
      *
-     * @param name {@code readings.csv}, {@code figures.csv}, {@code records.xlsx}, {@code fields.geojson} or {@code
-     *     records.zip}
+     * @param name {@code readings.csv}, {@code figures.csv}, {@code levels.csv}, {@code records.xlsx}, {@code fields.geojson}
+     *     or {@code records.zip}
      * @param field the only one; the whole practice where it is absent
      */
     @GetMapping("/api/exports/{name}")

@@ -17,11 +17,14 @@ class Tables {
     static final int ROWS_OF_SHEET = 1_048_576;
 
     private static final int ROWS_AT_ONCE = 2000;
+    private static final int[] LEVEL_WIDTHS = {22, 18, 16, 20, 14, 10, 10, 10, 12, 12, 8, 12, 30};
     private static final int[] WIDTHS = {22, 18, 16, 12, 22, 18, 38, 10, 10, 10, 26, 14, 12};
 
     private final Records records;
+    private final Levels levels;
 
-    Tables(Records records) {
+    Tables(Records records, Levels levels) {
+        this.levels = levels;
         this.records = records;
     }
 
@@ -32,12 +35,56 @@ class Tables {
         table.flush();
     }
 
-    /** A sheet of readings and one of figures; a full one goes on in another. */
+    /** Where fields and stops stand. */
+    void levels(UUID practice, @Nullable UUID field, OutputStream out) throws IOException {
+        CsvTable table = new CsvTable(out, Levels.COLUMNS);
+        levels.each(practice, field, line -> table.row(line.cells()));
+        table.flush();
+    }
+
+    /** A sheet of levels, one of readings and one of figures; a full one goes on in another. */
     void workbook(UUID practice, @Nullable UUID field, OutputStream out) throws IOException {
         try (Workbook book = new Workbook(out, "Morphotera", "1.0")) {
+            levels(book, practice, field);
             sheets(book, "Readings", practice, field, RecordLine.READING::equals);
             sheets(book, "Figures", practice, field, kind -> !kind.equals(RecordLine.READING));
         }
+    }
+
+    private void levels(Workbook book, UUID practice, @Nullable UUID field) throws IOException {
+        Worksheet sheet = book.newWorksheet("Levels");
+        sheet.freezePane(0, 1);
+        for (int i = 0; i < Levels.COLUMNS.size(); i++) {
+            sheet.width(i, LEVEL_WIDTHS[i]);
+            sheet.value(0, i, Levels.COLUMNS.get(i));
+            sheet.style(0, i).bold().set();
+        }
+        int[] row = {1};
+        levels.each(practice, field, line -> {
+            if (row[0] < ROWS_OF_SHEET) {
+                put(sheet, row[0]++, line);
+            }
+            if (row[0] % ROWS_AT_ONCE == 0) {
+                sheet.flush();
+            }
+        });
+        sheet.finish();
+    }
+
+    private static void put(Worksheet sheet, int row, Levels.Line line) {
+        String[] texts = {line.field(), line.grower(), line.stop(), line.indicator(), line.depth()};
+        for (int i = 0; i < texts.length; i++) {
+            sheet.value(row, i, texts[i]);
+        }
+        sheet.value(row, 5, line.value());
+        sheet.value(row, 6, line.low());
+        sheet.value(row, 7, line.high());
+        sheet.value(row, 8, line.unit());
+        sheet.value(row, 9, line.level());
+        sheet.value(row, 10, line.score());
+        sheet.value(row, 11, line.readOn());
+        sheet.style(row, 11).format("yyyy-mm-dd").set();
+        sheet.value(row, 12, line.since());
     }
 
     private void sheets(Workbook book, String name, UUID practice, @Nullable UUID field, Predicate<String> what)

@@ -3,6 +3,7 @@ package org.morphotera.server.plans;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -288,7 +289,7 @@ public class FieldPlans {
         if (stored != null && !stored.fieldId().equals(body.fieldId())) {
             throw RefusedException.of("fieldId", "OTHER_FIELD", "An action stays with its field. Plan another one.");
         }
-        LocalDate followUpOn = body.followUpOn() != null ? body.followUpOn() : retestOn(body);
+        LocalDate followUpOn = followUpOn(body, stored);
         String followUp = body.followUp() != null || followUpOn == null
                 ? body.followUp()
                 : messages.optional("action.retest." + body.kind());
@@ -329,15 +330,34 @@ public class FieldPlans {
         return action(sent);
     }
 
-    /** When to test whether it worked: counted from the day it was done, or else from the end of its window. */
-    private @Nullable LocalDate retestOn(Action.Write body) {
+    /**
+     * When to test whether it worked: as it is chosen; else counted from the day it was done, or from the end of its window.
+     * A date that nobody touched moves with the day of the work.
+     */
+    private @Nullable LocalDate followUpOn(Action.Write body, PlanMapper.@Nullable ActionRow stored) {
         if (body.state().equals("dropped")) {
-            return null;
+            return body.followUpOn();
         }
-        LocalDate done = body.doneOn() != null
-                ? body.doneOn()
-                : body.dueTo() != null ? body.dueTo() : body.dueFrom() != null ? body.dueFrom() : LocalDate.now(clock);
-        return kind(body.kind()).retestOn(done);
+        LocalDate told = workDay(body.doneOn(), body.dueTo(), body.dueFrom());
+        LocalDate now = told == null ? LocalDate.now(clock) : told;
+        if (body.followUpOn() == null) {
+            return kind(body.kind()).retestOn(now);
+        }
+        if (stored == null || told == null || !body.followUpOn().equals(stored.followUpOn())) {
+            return body.followUpOn();
+        }
+        LocalDate before = workDay(stored.doneOn(), stored.dueTo(), stored.dueFrom());
+        if (before == null || body.followUpOn().equals(kind(body.kind()).retestOn(before))) {
+            // counted before, and so it is again
+            LocalDate counted = kind(body.kind()).retestOn(now);
+            return counted == null ? body.followUpOn() : counted;
+        }
+        return body.followUpOn().plusDays(ChronoUnit.DAYS.between(before, now));
+    }
+
+    private static @Nullable LocalDate workDay(
+            @Nullable LocalDate doneOn, @Nullable LocalDate dueTo, @Nullable LocalDate dueFrom) {
+        return doneOn != null ? doneOn : dueTo != null ? dueTo : dueFrom;
     }
 
     private List<Action> others(UUID practice, UUID field, UUID id) {

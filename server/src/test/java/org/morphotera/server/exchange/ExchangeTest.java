@@ -449,4 +449,42 @@ class ExchangeTest {
             assertThat(LongWork.result(job).toString()).doesNotContain("'" + name);
         }
     }
+
+    @Test
+    void levelsAreThoseThatThePageSays(ApiClient advisor) throws IOException {
+        String field = advisor.get("/api/fields").list().get(0).get("id").toString();
+        List<CSVRecord> levels =
+                csv(advisor.get("/api/exports/levels.csv?field=" + field).text());
+        List<Map<String, Object>> findings =
+                Land.rows(advisor.get("/api/fields/" + field).json(), "findings");
+        int same = 0;
+        for (Map<String, Object> finding : findings) {
+            if (finding.get("figure") == null) {
+                continue;
+            }
+            CSVRecord line = levels.stream()
+                    .filter(each -> each.get("stop").isEmpty()
+                            && each.get("indicator").split(" by ")[0].equals(finding.get("indicator"))
+                            && each.get("depth").equals(finding.get("band"))
+                            && each.get("unit").equals(String.valueOf(finding.get("unit"))))
+                    .findFirst()
+                    .orElse(null);
+            if (line != null) {
+                double figure = ((Number) finding.get("figure")).doubleValue();
+                assertThat(Double.parseDouble(line.get("value")))
+                        .as("%s", finding)
+                        .isEqualTo(figure);
+                assertThat(Double.parseDouble(line.get("low")))
+                        .isLessThanOrEqualTo(Double.parseDouble(line.get("value")));
+                assertThat(line.get("level")).isEqualTo(finding.get("level"));
+                same++;
+            }
+        }
+        assertThat(same).isGreaterThan(3);
+        assertThat(levels).anySatisfy(line -> assertThat(line.get("stop")).isNotEmpty());
+        try (Workbook book =
+                new XSSFWorkbook(new ByteArrayInputStream(advisor.bytes("/api/exports/records.xlsx?field=" + field)))) {
+            assertThat(book.getSheet("Levels").getLastRowNum()).isEqualTo(levels.size());
+        }
+    }
 }

@@ -102,6 +102,37 @@ class PlansTest {
         assertThat(advisor.get("/api/fields/" + field).text()).doesNotContain("Lime, 7.8 t/ha of lime");
     }
 
+    private Object followUpOn(String id, Map<String, Object> body) {
+        Answer kept = advisor.put("/api/actions/" + id, body);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        body.put("version", kept.json().get("version"));
+        body.put("followUpOn", kept.json().get("followUpOn"));
+        return kept.json().get("followUpOn");
+    }
+
+    @Test
+    void theDayToLookAgainMovesWithTheDayOfTheWork() {
+        String id = UUID.randomUUID().toString();
+        Map<String, Object> body = action(field("Whin Bank"), "agreed");
+        body.put("dueFrom", "2026-09-01");
+        body.put("dueTo", "2026-10-15");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-10-15");
+        body.put("dueTo", "2026-11-15");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-11-15");
+        // done earlier than it was meant to be, and then on another day than was said first
+        body.put("state", "done");
+        body.put("doneOn", "2026-09-20");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-09-20");
+        body.put("doneOn", "2026-09-10");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-09-10");
+        // as somebody chose it, so long after the work
+        body.put("followUpOn", "2027-05-10");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-05-10");
+        body.put("doneOn", "2026-09-12");
+        assertThat(followUpOn(id, body)).isEqualTo("2027-05-12");
+        advisor.delete("/api/actions/" + id);
+    }
+
     @Test
     void nothingIsDroppedWithoutAReasonAndNothingAgreedWithBrokenInputs() {
         String field = field("Whin Bank");
