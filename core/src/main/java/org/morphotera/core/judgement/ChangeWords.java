@@ -43,7 +43,13 @@ public final class ChangeWords {
         String verdict = FieldJudgement.verdict(told.risen(), told.fallen());
         Map<String, Object> args = figures(series, told.earlier(), told.later());
         args.put("label", subject(series.id()));
-        by(series, told.mean(), told.low(), told.high(), verdict.endsWith("fallen"), args);
+        by(
+                series,
+                between(series, told.earlier(), told.later(), told.mean()),
+                told.low(),
+                told.high(),
+                verdict.endsWith("fallen"),
+                args);
         args.put("smallest", smallest(series, told));
         args.put("better", better(told.better()));
         return tidy(messages.text(List.of("told." + verdict), args));
@@ -59,7 +65,13 @@ public final class ChangeWords {
         args.put("without", args.get("earlier"));
         args.put("with", args.get("later"));
         args.put("before", did.before() == null ? "–" : ShownUnits.plain(did.before(), decimals(series, did.with())));
-        by(series, did.mean(), did.low(), did.high(), verdict.endsWith("fallen"), args);
+        by(
+                series,
+                between(series, did.without(), did.with(), did.mean()),
+                did.low(),
+                did.high(),
+                verdict.endsWith("fallen"),
+                args);
         args.put("better", better(did.better()));
         String key = did.before() == null ? "did." + verdict + "-unread" : "did." + verdict;
         return tidy(messages.text(List.of(key, "did." + verdict), args));
@@ -71,7 +83,8 @@ public final class ChangeWords {
         args.put("label", subject(series.id()));
         args.put("one", one);
         args.put("other", other);
-        by(series, apart.mean(), apart.low(), apart.high(), apart.mean() < (series.ratio() ? 1 : 0), args);
+        double between = between(series, apart.one(), apart.other(), apart.mean());
+        by(series, between, apart.low(), apart.high(), apart.mean() < (series.ratio() ? 1 : 0), args);
         boolean more = apart.other() >= apart.one();
         args.put("more", moreOrLess(series.id().indicator(), more));
         args.put("better", better(apart.better()));
@@ -101,6 +114,16 @@ public final class ChangeWords {
         args.put("later", ShownUnits.plain(later, decimals));
         args.put("unit", unit(series));
         return args;
+    }
+
+    /** What lies between two figures as they are shown, so that a reader who reckons it after gets the same. */
+    private static double between(IndicatorSeries series, double earlier, double later, double mean) {
+        if (series.ratio()) {
+            return mean;
+        }
+        double tens = Math.pow(10, Math.max(decimals(series, earlier), decimals(series, later)));
+        double shown = (Math.rint(later * tens) - Math.rint(earlier * tens)) / tens;
+        return shown != 0 && Math.abs(shown - mean) < 1 / tens ? shown : mean;
     }
 
     /** By how much, as a difference or in per cent; of a fall its size. */

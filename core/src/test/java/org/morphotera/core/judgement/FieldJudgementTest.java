@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.morphotera.core.CoreData;
@@ -309,5 +312,39 @@ class FieldJudgementTest {
                 .filter(key -> CoreData.MESSAGES.optional(key) != null)
                 .findFirst()
                 .orElse("none");
+    }
+
+    /** Whoever takes one shown figure off the other gets the difference that stands beside them. */
+    @Test
+    void aSentencesFiguresAddUp() {
+        Random random = new Random(8);
+        Pattern figures = Pattern.compile("from ([\\d.]+) to ([\\d.]+).*?, by ([\\d.]+)");
+        int looked = 0;
+        for (int i = 0; i < 200; i++) {
+            stops.clear();
+            readings.clear();
+            visits.clear();
+            visits.add(new JudgedField.Visit("v", READ, "A"));
+            visits.add(new JudgedField.Visit("w", READ.plusYears(2), "A"));
+            events.clear();
+            events.add(new JudgedField.Event("e", READ.plusMonths(3), "lime", "lime", null, null));
+            double before = 4.6 + 0.6 * random.nextDouble();
+            double after = 6.2 + 0.8 * random.nextDouble();
+            for (String stop : List.of("s0", "s1", "s2", "s3")) {
+                stop(stop, StopRole.ROUTINE);
+                readings.add(reading("ph", "meter-1to5", false, stop, "v", 0.5, before, Source.METER));
+                readings.add(reading("ph", "meter-1to5", false, stop, "w", 0.5, after, Source.METER));
+            }
+            IndicatorSeries series = judged(READ.plusYears(3)).series().get(0);
+            String said = new ChangeWords(CoreData.MESSAGES).changed(series, series.change(null, null));
+            Matcher found = figures.matcher(said);
+            if (found.find()) {
+                looked++;
+                assertThat(Math.abs(Double.parseDouble(found.group(2)) - Double.parseDouble(found.group(1))))
+                        .as(said)
+                        .isEqualTo(Double.parseDouble(found.group(3)), within(1e-9));
+            }
+        }
+        assertThat(looked).isGreaterThan(20);
     }
 }
