@@ -10,7 +10,7 @@ import { showDay } from '../words/dates'
 
 const PARTS = [
   ['stop', 'Stops'],
-  ['spot', 'Holes of a day'],
+  ['spot', 'Holes'],
   ['visit', 'Visits'],
   ['person', 'Scorers'],
 ] as const
@@ -59,11 +59,11 @@ function Learned({ scatters: { learnedAt, needed, scatters } }: { scatters: Lear
                 <th scope="col" className="py-2 pr-4">
                   Indicator
                 </th>
-                <th scope="col" className="py-2 pr-4 text-right">
+                <th scope="col" className="hidden py-2 pr-4 text-right sm:table-cell">
                   Readings
                 </th>
                 {PARTS.map(([part, label]) => (
-                  <th key={part} scope="col" className="py-2 pr-4 text-right last:pr-0">
+                  <th key={part} scope="col" className="py-2 pr-3 text-right last:pr-0 sm:pr-4">
                     {label}
                   </th>
                 ))}
@@ -82,19 +82,21 @@ function Learned({ scatters: { learnedAt, needed, scatters } }: { scatters: Lear
 }
 
 function Row({ scatter }: { scatter: LearnedScatter }) {
+  const fields = `${scatter.fields} ${scatter.fields === 1 ? 'field' : 'fields'}`
   return (
     <tr className="border-b border-rule">
       <th scope="row" className="py-2 pr-4 font-semibold">
         {scatter.label}
-      </th>
-      <td className="py-2 pr-4 text-right tabular-nums">
-        {scatter.readings}
-        <span className="block text-sm text-soft">
-          {scatter.fields} {scatter.fields === 1 ? 'field' : 'fields'}
+        <span className="block text-sm font-normal text-soft sm:hidden">
+          {scatter.readings} in {fields}
         </span>
+      </th>
+      <td className="hidden py-2 pr-4 text-right tabular-nums sm:table-cell">
+        {scatter.readings}
+        <span className="block text-sm text-soft">{fields}</span>
       </td>
       {PARTS.map(([part]) => (
-        <td key={part} className="py-2 pr-4 text-right tabular-nums last:pr-0">
+        <td key={part} className="py-2 pr-3 text-right tabular-nums last:pr-0 sm:pr-4">
           {scatter[part] === undefined ? <span className="text-soft">–</span> : factor(scatter[part])}
         </td>
       ))}

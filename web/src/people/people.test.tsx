@@ -192,7 +192,7 @@ it('says how readings scatter here, from how many readings, and learns anew when
   const { user } = open('/settings/curves', <RulesPage />, '/settings/curves')
   const part = within(await screen.findByRole('region', { name: 'How readings scatter here' }))
   const cells = (name: string) =>
-    within(part.getByRole('rowheader', { name }).closest('tr')!)
+    within(part.getByRole('rowheader', { name: new RegExp(`^${name}`) }).closest('tr')!)
       .getAllByRole('cell')
       .map((cell) => cell.textContent)
   await part.findByText(/Learned on 30 Nov 2026/)
