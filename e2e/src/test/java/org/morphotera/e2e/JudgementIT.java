@@ -137,9 +137,9 @@ class JudgementIT extends Journeys {
         link(page, "Plan").click();
         page.getByText("Take it up").first().click();
         button(page, "Keep").click();
-        assertThat(page.getByText(Pattern.compile("^Test again from .*the hole again")))
+        assertThat(page.getByText(Pattern.compile("^Test again from .*where water stands after rain")))
                 .isVisible();
-        page.getByText(Pattern.compile("^Drain")).first().click();
+        page.getByText(Pattern.compile("^Lead the water off")).first().click();
         page.getByText("done", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Done on").fill("2099-01-01");
         button(page, "Keep").click();

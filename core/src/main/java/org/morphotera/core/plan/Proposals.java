@@ -3,14 +3,17 @@ package org.morphotera.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.plan.calculator.DrainSpacing;
 import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.plan.order.OrderRules;
 import org.morphotera.core.soil.LandUse;
@@ -21,8 +24,19 @@ public final class Proposals {
 
     private static final double SALT_FREE_ECE = 4;
 
-    /** Under this, parallel drains would have to lie a few metres apart. */
-    private static final double TOO_TIGHT_TO_DRAIN_MM_H = 1;
+    /** So far over its target a topsoil may go for the sake of what lies below it. */
+    private static final double SURPLUS_PH = 0.2;
+
+    private static final double COMPOST_CN = 15;
+    private static final double GARDEN_COMPOST_MM = 20;
+
+    /** Of a usual compost (500 kg/m³, 60 % dry, 30 % of that carbon, C : N 15) 2 mm bring 120 kg/ha of nitrogen, 3 mm 180. */
+    private static final double FIELD_COMPOST_MM = 2;
+
+    private static final Set<LandUse> GRASS = Set.of(LandUse.PASTURE, LandUse.TURF);
+
+    /** Closer than this, m, parallel drains are not worth their digging. */
+    private static final double CLOSEST_DRAINS_M = 8;
 
     /**
      * One proposed action.
@@ -50,6 +64,9 @@ public final class Proposals {
     private final FieldFacts facts;
     private final Benchmarks benchmarks;
     private final List<Proposal> proposals = new ArrayList<>();
+    private Limits.Belief sown;
+    private final Set<String> sownFor = new LinkedHashSet<>();
+    private final Set<String> sownBy = new LinkedHashSet<>();
 
     private Proposals(FieldFacts facts, Benchmarks benchmarks) {
         this.facts = facts;
@@ -62,6 +79,7 @@ public final class Proposals {
         Predicate<Constraint> named =
                 constraint -> beliefs.stream().anyMatch(each -> each.constraint() == constraint && each.named());
         beliefs.stream().filter(Limits.Belief::named).forEach(belief -> plan.propose(belief, named));
+        plan.sow();
         plan.proposals.sort(Comparator.comparing(Proposal::kind).thenComparing(each -> -each.probability()));
         return List.copyOf(plan.proposals);
     }
@@ -79,34 +97,28 @@ public final class Proposals {
             case ACIDITY -> lime(belief, facts.ph(), List.of("confirm-first", "lime-before-legumes"));
             case SUBSURFACE_ACIDITY -> {
                 if (!named.test(Constraint.ACIDITY)) {
-                    FieldFacts.Ph below = facts.subsoilPh() == null
-                            ? null
-                            : new FieldFacts.Ph(
-                                    facts.subsoilPh(),
-                                    null,
-                                    facts.ph() == null ? null : facts.ph().source());
-                    lime(belief, below, List.of("confirm-first", "incorporate"));
+                    limeOverSourSubsoil(belief);
                 }
             }
             case SODICITY -> gypsum(belief, acid);
             case SALINITY -> salt(belief, named);
             case COMPACTION_LAYER -> {
-                loosen(belief);
+                loosen(belief, named);
                 cover(belief, List.of("layer"), List.of("loosen-before-roots"));
             }
             case WEAK_AGGREGATION -> {
                 cover(belief, List.of("crumbs"), List.of());
-                compost(belief);
+                compost(belief, named);
             }
             case WATERLOGGING -> {
                 drain(belief);
                 cover(belief, List.of("waterlogging"), List.of("after-drain"));
             }
-            case OVER_RAPID_DRAINAGE -> compost(belief);
+            case OVER_RAPID_DRAINAGE -> compost(belief, named);
             case FREE_LIME -> add(ActionKind.TOLERANT_CROPS, belief, List.of("no-sulfur"));
             case LOW_BIOLOGY -> {
                 cover(belief, List.of("crumbs"), List.of());
-                compost(belief);
+                compost(belief, named);
             }
             case NITROGEN_LOCKED_UP -> add(ActionKind.NITROGEN_OR_PATIENCE, belief, List.of("confirm-first"));
             case NITROGEN_MASKING -> add(ActionKind.LESS_NITROGEN, belief, List.of("confirm-first"));
@@ -145,11 +157,15 @@ public final class Proposals {
         if (ph != null && ph.water() >= window.low()) {
             return;
         }
+        lime(belief, ph, target(window), rules);
+    }
+
+    private void lime(Limits.Belief belief, FieldFacts.Ph ph, double target, List<String> rules) {
         Filled in = new Filled();
         in.put("school", "texture-factor", "default");
         String origin = ph == null ? null : origin(ph.source());
         in.put("phWater", ph == null ? null : ph.water(), origin);
-        in.put("targetPh", Math.rint(5 * (window.low() + window.high())) / 10, "window");
+        in.put("targetPh", target, "window");
         in.put("phHalfWidth", ph == null ? null : ph.halfWidth(), origin);
         in.put("fromKit", ph == null ? null : ph.source() == Source.KIT, origin);
         in.put("landUse", facts.landUse() == null ? null : facts.landUse().code(), "field");
@@ -159,6 +175,36 @@ public final class Proposals {
                 "reading");
         in.put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
         add(ActionKind.LIME, belief, in.inputs, in.origins, rules);
+    }
+
+    /**
+     * Lime goes to the layer that is sour. What is spread on top moves about 10 mm a year, so over a sound topsoil it would
+     * only raise that too far: then roots that stand it are the way, or placing it deep. A topsoil under its target gets
+     * lime up to a little above it, year by year, and the surplus goes down.
+     */
+    private void limeOverSourSubsoil(Limits.Belief belief) {
+        PhWindow window = PhWindow.of(facts.crop(), facts.landUse(), benchmarks.table("ph.windows"));
+        FieldFacts.Ph top = facts.ph();
+        double target = target(window);
+        if (top == null) {
+            hold(ActionKind.LIME, belief, "topsoil-first");
+        } else if (top.water() >= target) {
+            hold(ActionKind.LIME, belief, "sound-topsoil");
+        } else {
+            lime(belief, top, Math.rint(10 * (target + SURPLUS_PH)) / 10, List.of("confirm-first", "lime-moves-down"));
+        }
+        if (facts.subsoilPh() == null || facts.subsoilPh() < window.low()) {
+            add(ActionKind.TOLERANT_CROPS, belief, List.of("sour-subsoil"));
+        }
+    }
+
+    /** The pH that lime is spread up to: what is advised for the crop, not the middle of what it stands. */
+    private double target(PhWindow window) {
+        return benchmarks.table("ph.advised").at(window.crop(), "ph");
+    }
+
+    private void hold(ActionKind kind, Limits.Belief belief, String reason) {
+        add(new Proposal(kind, belief.constraint(), belief.probability(), Map.of(), Map.of(), List.of(), reason));
     }
 
     private void gypsum(Limits.Belief belief, boolean acid) {
@@ -174,6 +220,14 @@ public final class Proposals {
     }
 
     private void salt(Limits.Belief belief, Predicate<Constraint> named) {
+        Table limits = benchmarks.table("salinity.crops");
+        double stands =
+                facts.crop() != null && limits.has(facts.crop()) ? limits.at(facts.crop(), "threshold") : SALT_FREE_ECE;
+        if (facts.ece() != null && facts.ece() <= stands) {
+            // this crop loses nothing by it
+            hold(ActionKind.LEACH, belief, "stands-salt");
+            return;
+        }
         if (!facts.drained()) {
             drain(belief);
         }
@@ -213,7 +267,18 @@ public final class Proposals {
         return source == null ? "reading" : source.code();
     }
 
+    /** Pipes only where they may lie far enough apart to be worth it, and never in a garden; water on top is led off first. */
     private void drain(Limits.Belief belief) {
+        if (facts.garden()) {
+            add(ActionKind.SURFACE_OUTLETS, belief, List.of("garden-beds"));
+            hold(ActionKind.DRAIN, belief, "garden-drain");
+            return;
+        }
+        if (facts.permeabilityMmH() != null && DrainSpacing.usualM(facts.permeabilityMmH()) < CLOSEST_DRAINS_M) {
+            add(ActionKind.SURFACE_OUTLETS, belief, List.of("surface-first"));
+            hold(ActionKind.DRAIN, belief, "too-tight");
+            return;
+        }
         Filled in = new Filled();
         in.put("permeabilityAboveMmH", facts.permeabilityMmH(), "straight-down");
         in.put("permeabilityBelowMmH", facts.permeabilityMmH(), "straight-down");
@@ -221,36 +286,78 @@ public final class Proposals {
         in.put("waterTableDepthM", 0.5, "default");
         in.put("impermeableDepthM", 2.4, "default");
         in.put("dischargeMmDay", 7.0, "default");
-        boolean tight = facts.permeabilityMmH() != null && facts.permeabilityMmH() < TOO_TIGHT_TO_DRAIN_MM_H;
-        add(
-                ActionKind.DRAIN,
-                belief,
+        add(ActionKind.DRAIN, belief, in.inputs, in.origins, List.of("drain-first", "licensed"));
+    }
+
+    private void loosen(Limits.Belief belief, Predicate<Constraint> named) {
+        String held = facts.garden()
+                ? "garden-fork"
+                : facts.landUse() != null && GRASS.contains(facts.landUse())
+                        ? "grass-slit"
+                        : facts.layerBottomMm() == null
+                                ? "layer-first"
+                                : named.test(Constraint.SODICITY)
+                                        ? "sodium-before-loosening"
+                                        : named.test(Constraint.WATERLOGGING) && !facts.drained()
+                                                ? "after-drain"
+                                                : null;
+        Filled in = new Filled();
+        in.put("layerFound", facts.layerBottomMm() == null ? null : true, "reading");
+        in.put("layerBottomMm", facts.layerBottomMm(), "reading");
+        add(new Proposal(
+                ActionKind.LOOSEN,
+                belief.constraint(),
+                belief.probability(),
                 in.inputs,
                 in.origins,
-                tight ? List.of("drain-first", "licensed", "too-tight") : List.of("drain-first", "licensed"));
+                // whether it is dry enough is asked of the layer itself, and never taken from the look of the day
+                List.of("roll-a-worm"),
+                held));
     }
 
-    private void loosen(Limits.Belief belief) {
-        Filled in = new Filled();
-        in.put("layerFound", true, "reading");
-        in.put("layerBottomMm", facts.layerBottomMm(), "reading");
-        if (facts.wet()) {
-            in.put("rolledWormCrumbles", false, "reading");
-        }
-        add(ActionKind.LOOSEN, belief, in.inputs, in.origins, List.of(facts.wet() ? "too-wet" : "roll-a-worm"));
-    }
-
+    /** Notes what a sowing is to do; {@link #sow} makes one sowing of it all. */
     private void cover(Limits.Belief belief, List<String> aims, List<String> rules) {
-        add(ActionKind.COVER_CROP, belief, Map.of("aims", aims), Map.of("aims", "limits"), rules);
+        if (sown == null || belief.probability() > sown.probability()) {
+            sown = belief;
+        }
+        sownFor.addAll(aims);
+        sownBy.addAll(rules);
     }
 
-    private void compost(Limits.Belief belief) {
+    /** One sowing, of a mixture for all aims at once. */
+    private void sow() {
+        if (sown == null) {
+            return;
+        }
+        boolean grass = facts.landUse() != null && GRASS.contains(facts.landUse());
+        if (facts.landUse() == LandUse.ORCHARD) {
+            sownBy.add("in-the-alleys");
+        }
+        add(new Proposal(
+                ActionKind.COVER_CROP,
+                sown.constraint(),
+                sown.probability(),
+                Map.of("aims", List.copyOf(sownFor)),
+                Map.of("aims", "limits"),
+                List.copyOf(sownBy),
+                grass ? "oversow-grass" : null));
+    }
+
+    /** Not more than brings 170 kg/ha of nitrogen a year to a field (Council Directive 91/676/EEC); none beside a surplus of nitrogen. */
+    private void compost(Limits.Belief belief, Predicate<Constraint> named) {
         Filled in = new Filled();
         boolean garden = facts.landUse() == LandUse.VEGETABLE || facts.landUse() == LandUse.LANDSCAPE;
-        in.put("thicknessMm", garden ? 20.0 : 5.0, "default");
+        in.put("thicknessMm", garden ? GARDEN_COMPOST_MM : FIELD_COMPOST_MM, "default");
         in.put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
-        in.put("cnRatio", 15.0, "default");
-        add(ActionKind.COMPOST, belief, in.inputs, in.origins, List.of());
+        in.put("cnRatio", COMPOST_CN, "default");
+        add(new Proposal(
+                ActionKind.COMPOST,
+                belief.constraint(),
+                belief.probability(),
+                in.inputs,
+                in.origins,
+                garden ? List.of() : List.of("nitrogen-ceiling"),
+                named.test(Constraint.NITROGEN_MASKING) ? "surplus-nitrogen" : null));
     }
 
     /** Inputs with where they came from; what is not known stays out, for the advisor to give. */

@@ -91,6 +91,12 @@ class JudgementsApiTest {
         }
         Map<String, Object> body = new LinkedHashMap<>();
         body.put("on", LocalDate.now().toString());
+        // what the practice has learned goes with it, as the page has it
+        Object learned =
+                Land.part(advisor.get("/api/core-data").json(), "benchmarks").get("own scatters.txt");
+        if (learned != null) {
+            body.put("rules", learned);
+        }
         body.put("field", known);
         body.put(
                 "stops",

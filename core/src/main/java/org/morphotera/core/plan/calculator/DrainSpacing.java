@@ -15,7 +15,7 @@ import org.morphotera.core.soil.Unit;
  * Spacing of parallel drains by the steady-state equation of Hooghoudt (1940) in its two-layer form, with the
  * equivalent depth by the series of van der Molen and Wesseling (1991). A first figure for a talk, never a design.
  */
-final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
+public final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
 
     record Inputs(
             Double permeabilityAboveMmH,
@@ -81,6 +81,16 @@ final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
                         "Hooghoudt, 1940; van der Molen and Wesseling, 1991")
                 .note("LICENSED_DESIGN", Severity.CAUTION)
                 .build();
+    }
+
+    /**
+     * How far apart drains of the usual kind would lie (0.9 m deep, for water 0.5 m down, tight floor at 2.4 m, 7 mm a day).
+     *
+     * @param permeabilityMmH of all layers, over 0
+     * @return metres
+     */
+    public static double usualM(double permeabilityMmH) {
+        return spacing(new Inputs(permeabilityMmH, permeabilityMmH, 0.9, 0.5, 2.4, 0.05, 7.0), 1);
     }
 
     private static double spacing(Inputs in, double factor) {

@@ -9,6 +9,7 @@ import org.morphotera.core.soil.Coded;
  */
 public enum ActionKind implements Coded {
     CONFIRM(null, 0),
+    SURFACE_OUTLETS(null, 12),
     DRAIN("drain-spacing", 12),
     LIME("lime", 12),
     GYPSUM("gypsum", 12),
