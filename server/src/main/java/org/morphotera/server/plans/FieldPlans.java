@@ -173,7 +173,9 @@ public class FieldPlans {
                 .filter(proposal -> actions.stream()
                         .noneMatch(each -> !each.state().equals("done") // what is read since asks again
                                 && each.kind().equals(proposal.kind().code())
-                                && proposal.constraint().code().equals(each.constraint())))
+                                // one sowing is for all aims
+                                && (proposal.kind() == ActionKind.COVER_CROP
+                                        || proposal.constraint().code().equals(each.constraint()))))
                 .map(proposal -> view(
                         proposal,
                         patch,
