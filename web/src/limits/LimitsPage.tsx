@@ -57,7 +57,7 @@ export function LimitsPage() {
 
 function Leading({ view }: { view: LimitsView }) {
   const first = view.constraints[0]!
-  const named = view.constraints.filter((each) => each.named)
+  const named = view.constraints.filter(isTold)
   if (view.tooLittleSeen)
     return (
       <p className="text-2xl font-bold text-balance">
@@ -67,15 +67,30 @@ function Leading({ view }: { view: LimitsView }) {
   return (
     <div>
       <p className="text-2xl leading-tight font-bold text-balance">
-        {first.named ? first.sentence : 'Nothing is probable enough to be named'}
+        {isTold(first) ? first.sentence : 'Nothing is probable enough to be named'}
       </p>
+      {first.extent && (
+        <p className="text-lg">
+          {first.extent} {first.cost}
+        </p>
+      )}
       <p className="text-soft">
-        {first.named
-          ? `${percent(first.probability)} sure.${named.length > 1 ? ` ${named.length - 1} more named.` : ''} Before money is spent: ${first.confirmation}.`
+        {isTold(first)
+          ? `${percent(sure(first))} sure.${named.length > 1 ? ` ${named.length - 1} more named.` : ''} Before money is spent: ${first.confirmation}.`
           : `Most likely ${first.label.toLowerCase()}, at ${percent(first.probability)}; named from 50 % on.`}
       </p>
     </div>
   )
+}
+
+/** Whether it is named of the field or of a part of it. */
+function isTold(of: ConstraintView) {
+  return of.named || of.namedInPart
+}
+
+/** How sure it is of as much of the field as it is told of. */
+function sure(of: ConstraintView) {
+  return of.namedInPart ? of.inPart : of.probability
 }
 
 function percent(p: number) {
@@ -96,7 +111,10 @@ function Constraint({ view, open, onOpen }: { view: ConstraintView; open: boolea
         onClick={onOpen}
         className="grid min-h-11 w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 text-left hover:bg-stone sm:grid-cols-[minmax(0,13rem)_minmax(0,1fr)_5.5rem] sm:gap-x-4 sm:py-0"
       >
-        <span className={view.named ? 'font-bold' : ''}>{view.label}</span>
+        <span className={isTold(view) ? 'font-bold' : ''}>
+          {view.label}
+          {view.namedInPart && <span className="font-normal text-soft"> in part</span>}
+        </span>
         <svg
           viewBox={`0 0 ${WIDE} 16`}
           preserveAspectRatio="none"
@@ -108,19 +126,25 @@ function Constraint({ view, open, onOpen }: { view: ConstraintView; open: boolea
           <rect
             x="2"
             y="5"
-            width={Math.max(1, view.probability * (WIDE - 4))}
+            width={Math.max(1, sure(view) * (WIDE - 4))}
             height="6"
-            fill={view.named ? 'var(--ink)' : 'var(--hatch)'}
+            fill={isTold(view) ? 'var(--ink)' : 'var(--hatch)'}
           />
           <line x1={x(view.prior)} x2={x(view.prior)} y1="1" y2="15" stroke="var(--accent)" strokeWidth="2" />
         </svg>
         <span className="text-right">
-          {percent(view.probability)}
-          {view.named && <span className="sr-only">, named</span>}
+          {percent(sure(view))}
+          {isTold(view) && <span className="sr-only">, named</span>}
         </span>
       </button>
       {open && (
         <div className="grid gap-2 pb-4">
+          {view.extent && (
+            <p>
+              {view.extent} {view.cost}
+            </p>
+          )}
+          <StopChances view={view} />
           {view.evidence.length === 0 && (
             <p className="text-soft">Nothing seen speaks for or against it: only what is usual here.</p>
           )}
@@ -135,6 +159,20 @@ function Constraint({ view, open, onOpen }: { view: ConstraintView; open: boolea
         </div>
       )}
     </li>
+  )
+}
+
+/** How probable it is at each stop, where there are several. */
+function StopChances({ view }: { view: ConstraintView }) {
+  if (view.stops.length < 2 || !isTold(view)) return null
+  return (
+    <ul aria-label="Stops" className="flex flex-wrap gap-x-4 gap-y-1 text-[15px]">
+      {view.stops.map((each) => (
+        <li key={each.id} className={each.probability >= 0.5 ? 'font-bold' : 'text-soft'}>
+          {each.label} {percent(each.probability)}
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -4,20 +4,21 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import org.morphotera.core.judgement.request.JudgementAnswer;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedChange;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedConstraint;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedDifference;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedEffect;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedEvidence;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedLevel;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedLimits;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedNextTest;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedPatches;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedPlan;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedProposal;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedRefusal;
-import org.morphotera.core.judgement.request.JudgementAnswer.JudgedWeight;
+import org.morphotera.core.request.JudgementAnswer;
+import org.morphotera.core.request.JudgementAnswer.JudgedChange;
+import org.morphotera.core.request.JudgementAnswer.JudgedConstraint;
+import org.morphotera.core.request.JudgementAnswer.JudgedDifference;
+import org.morphotera.core.request.JudgementAnswer.JudgedEffect;
+import org.morphotera.core.request.JudgementAnswer.JudgedEvidence;
+import org.morphotera.core.request.JudgementAnswer.JudgedLevel;
+import org.morphotera.core.request.JudgementAnswer.JudgedLimits;
+import org.morphotera.core.request.JudgementAnswer.JudgedNextTest;
+import org.morphotera.core.request.JudgementAnswer.JudgedPatches;
+import org.morphotera.core.request.JudgementAnswer.JudgedPlan;
+import org.morphotera.core.request.JudgementAnswer.JudgedProposal;
+import org.morphotera.core.request.JudgementAnswer.JudgedRefusal;
+import org.morphotera.core.request.JudgementAnswer.JudgedStop;
+import org.morphotera.core.request.JudgementAnswer.JudgedWeight;
 
 /** The answer of a judgement as a plain tree: records have no reflection in a page, so their parts are named once more. */
 final class JudgementTree {
@@ -79,7 +80,20 @@ final class JudgementTree {
         tree.put("constraint", from.constraint());
         tree.put("probability", from.probability());
         tree.put("named", from.named());
+        tree.put("namedInPart", from.namedInPart());
+        tree.put("areaSharePct", from.areaSharePct());
+        tree.put("stops", list(from.stops(), JudgementTree::stop));
+        tree.put("lossPct", from.lossPct());
+        tree.put("lossLow", from.lossLow());
+        tree.put("lossHigh", from.lossHigh());
         tree.put("evidence", list(from.evidence(), JudgementTree::evidence));
+        return tree;
+    }
+
+    private static Map<String, Object> stop(JudgedStop from) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("id", from.id());
+        tree.put("probability", from.probability());
         return tree;
     }
 
@@ -94,6 +108,7 @@ final class JudgementTree {
         tree.put("method", from.method());
         tree.put("minutes", from.minutes());
         tree.put("gainBits", from.gainBits());
+        tree.put("avoidedPct", from.avoidedPct());
         tree.put("constraint", from.constraint());
         tree.put("finding", from.finding());
         return tree;

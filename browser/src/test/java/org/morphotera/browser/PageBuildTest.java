@@ -23,7 +23,6 @@ import org.morphotera.core.PhotoKinds;
 import org.morphotera.core.WorkedCase;
 import org.morphotera.core.calculator.Calculator;
 import org.morphotera.core.calculator.CalculatorRegistry;
-import org.morphotera.core.judgement.request.Judgements;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.RandomFields;
 import org.morphotera.core.photo.Card;
@@ -33,6 +32,7 @@ import org.morphotera.core.photo.drawn.Drawn;
 import org.morphotera.core.photo.drawn.DrawnCard;
 import org.morphotera.core.photo.drawn.Taken;
 import org.morphotera.core.reading.FaultText;
+import org.morphotera.core.request.Judgements;
 import org.morphotera.training.TrainingGround;
 
 /** Runs every worked case, and random readings, through the compiled module in Node and compares with the JVM. */

@@ -52,6 +52,8 @@ class ArchitectureTest {
             .withOptionalLayers(true)
             .layer("lists")
             .definedBy("org.morphotera.core")
+            .layer("request")
+            .definedBy("..core.request..")
             .layer("judgement")
             .definedBy(
                     "..core.judgement..",
@@ -95,24 +97,35 @@ class ArchitectureTest {
             .mayOnlyBeAccessedByLayers("lists")
             .whereLayer("photo")
             .mayOnlyBeAccessedByLayers("methods", "lists")
-            .whereLayer("judgement")
+            .whereLayer("request")
             .mayOnlyBeAccessedByLayers("lists")
+            .whereLayer("judgement")
+            .mayOnlyBeAccessedByLayers("limits", "request", "lists")
             .whereLayer("calculator")
-            .mayOnlyBeAccessedByLayers("judgement", "lists")
+            .mayOnlyBeAccessedByLayers("judgement", "request", "lists")
             .whereLayer("limits")
-            .mayOnlyBeAccessedByLayers("judgement", "lists")
+            .mayOnlyBeAccessedByLayers("judgement", "request", "lists")
             .whereLayer("method")
-            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "limits", "lists")
+            .mayOnlyBeAccessedByLayers("calculator", "methods", "judgement", "request", "limits", "lists")
             .whereLayer("chemistry")
-            .mayOnlyBeAccessedByLayers("methods", "judgement", "limits")
+            .mayOnlyBeAccessedByLayers("methods", "judgement", "request", "limits")
             .whereLayer("result")
             .mayOnlyBeAccessedByLayers(
-                    "calculator", "chemistry", "method", "methods", "photo", "judgement", "limits", "lists")
+                    "calculator", "chemistry", "method", "methods", "photo", "judgement", "request", "limits", "lists")
             .whereLayer("reading")
-            .mayOnlyBeAccessedByLayers("calculator", "method", "methods", "photo", "judgement", "limits", "lists")
+            .mayOnlyBeAccessedByLayers(
+                    "calculator", "method", "methods", "photo", "judgement", "request", "limits", "lists")
             .whereLayer("text")
             .mayOnlyBeAccessedByLayers(
-                    "calculator", "benchmark", "reading", "result", "method", "judgement", "limits", "lists");
+                    "calculator",
+                    "benchmark",
+                    "reading",
+                    "result",
+                    "method",
+                    "judgement",
+                    "request",
+                    "limits",
+                    "lists");
 
     @ArchTest
     static final ArchRule HAS_NO_CYCLES =

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -18,6 +19,11 @@ final class Chromium implements AutoCloseable {
     private final Playwright playwright =
             Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     private final Browser browser;
+
+    static {
+        // a page that plans a day takes several seconds on a machine that is busy with other work
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    }
 
     /** Errors that pages reported, of every page opened here. */
     final List<String> pageErrors = new ArrayList<>();

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.limits.CropNeeds;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
@@ -90,8 +90,7 @@ final class TrainingVisit {
     }
 
     Map<String, Found> findings() {
-        PhWindow window = PhWindow.of(null, place.landUse(), tools.benchmarks().table("ph.windows"));
-        return Sightings.findings(seen, window, tools.evidence());
+        return Sightings.findings(seen, CropNeeds.of(null, place.landUse(), tools.benchmarks()), tools.evidence());
     }
 
     List<Limits.Belief> beliefs() {

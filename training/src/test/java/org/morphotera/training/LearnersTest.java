@@ -66,8 +66,8 @@ class LearnersTest {
         Tally clear = bestAndPrint(Difficulty.CLEAR);
         Tally usual = bestAndPrint(Difficulty.USUAL);
         Tally hard = bestAndPrint(Difficulty.HARD);
-        // harder levels are harder
-        assertThat((double) clear.right() / clear.limited()).isGreaterThan((double) hard.right() / hard.limited());
+        // of several limits, one is named sooner, but seldom the worst
+        assertThat((double) clear.worst() / clear.limited()).isGreaterThan((double) hard.worst() / hard.limited());
         assertThat(usual.limited()).isLessThan(ROUNDS);
         assertThat(clear.right()).isGreaterThanOrEqualTo(clear.limited() * 8 / 10);
     }

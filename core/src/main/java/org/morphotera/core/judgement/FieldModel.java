@@ -496,6 +496,11 @@ public final class FieldModel {
         return estimate(askStop(stop, visit, withSpot));
     }
 
+    /** What lasts at a stop, on a later day than a visit read. */
+    public Estimate stop(Stop stop, Visit visit, Ahead ahead) {
+        return estimate(askStop(stop, visit, false).ahead(ahead));
+    }
+
     /** A stop on a visit; see {@link #stop(Stop, Visit, boolean)}. */
     public Asked askStop(Stop stop, Visit visit, boolean withSpot) {
         int t = visitIndex.get(visit.id());

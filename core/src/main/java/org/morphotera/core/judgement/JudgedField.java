@@ -23,12 +23,23 @@ public record JudgedField(
         List<Event> events,
         List<Reading> readings) {
 
-    /** @param patch named patch, or {@code null}: then the role says which */
+    /**
+     * @param patch named patch, or {@code null}: then the role says which
+     * @param zone of several stops that share an area; {@code null} for none
+     * @param areaPct of the field that its patch or zone makes up, 0 to 100; {@code null} where nobody said
+     */
     public record Stop(
             String id,
             String label,
             StopRole role,
-            @Nullable String patch) {
+            @Nullable String patch,
+            @Nullable String zone,
+            @Nullable Double areaPct) {
+
+        /** A stop whose share of the field nobody said. */
+        public Stop(String id, String label, StopRole role, @Nullable String patch) {
+            this(id, label, role, patch, null, null);
+        }
 
         /** The patch that it lies in; {@code null} for the routine field. */
         public @Nullable String inPatch() {

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.DataText;
@@ -31,7 +32,9 @@ public final class EvidenceTables {
      * @param group findings that measure the same thing
      * @param property what it measures: of several findings of one, the best source speaks alone
      * @param of the finding whose figure it is sorted from; itself where it has its own
-     * @param againstCrop whether the figure is how far a pH lies outside of the crop's window
+     * @param against what of the crop its figure is held against before it is sorted
+     * @param model indicator by whose tables its readings scatter; {@code null} for what is told as it was read
+     * @param best the best figure there is, where its figure is a score; 0 where it is the figure of the indicator
      * @param limits upper limits of the states but the last, with whether they are included; empty for words
      */
     public record Kind(
@@ -40,9 +43,28 @@ public final class EvidenceTables {
             String group,
             String property,
             String of,
-            boolean againstCrop,
+            Against against,
+            @Nullable String model,
+            double best,
             List<String> states,
             List<Limit> limits) {
+
+        /** Whether it is seen in walking over a place and says nothing of the next one. */
+        public boolean isSign() {
+            return method.equals("observation") && limits.isEmpty();
+        }
+
+        /** The state of a figure, for a crop. */
+        public String stateOf(double figure, CropNeeds crop) {
+            return stateOf(against.of(figure, crop));
+        }
+
+        /** The figures at which its states end, for a crop. */
+        double[] ends(CropNeeds crop) {
+            return limits.stream()
+                    .mapToDouble(each -> against.figureAt(each.below(), crop))
+                    .toArray();
+        }
 
         /** The state of a figure. */
         public String stateOf(double figure) {
@@ -56,6 +78,42 @@ public final class EvidenceTables {
         }
     }
 
+    /** What of the crop a figure is held against. */
+    public enum Against implements Coded {
+        /** Nothing: the states are of the figure itself. */
+        NONE,
+        /** The crop's window of pH: how far outside it lies, below 0 on the sour side. */
+        WINDOW,
+        /** What the crop loses to salt, % of its yield, of a conductivity. */
+        SALT;
+
+        double of(double figure, CropNeeds crop) {
+            return switch (this) {
+                case NONE -> figure;
+                case WINDOW -> crop.window().outside(figure);
+                case SALT -> crop.lostPerDsM() * (figure - crop.saltFrom());
+            };
+        }
+
+        /** The figure at which a limit lies. */
+        double figureAt(double limit, CropNeeds crop) {
+            return switch (this) {
+                case NONE -> limit;
+                case WINDOW ->
+                    limit < 0 ? crop.window().low() + limit : crop.window().high() + limit;
+                case SALT -> crop.saltFrom() + limit / crop.lostPerDsM();
+            };
+        }
+    }
+
+    /**
+     * What a constraint costs where it is present.
+     *
+     * @param low and {@code likely}, {@code high}: yield lost, %
+     * @param source of the figures
+     */
+    public record Loss(double low, double likely, double high, String source) {}
+
     /** Where a state ends. */
     public record Limit(double below, boolean included) {}
 
@@ -68,9 +126,25 @@ public final class EvidenceTables {
             String reason,
             String source) {
 
-        /** ln P(state | present) / P(state | absent): what the state weighs. */
-        double weight(String state) {
-            return Math.log(present.get(state) / absent.get(state));
+        /**
+         * The chances of states hold how readings scatter, and so do the tables: held against simulated soils, what they
+         * weigh together is too little by this factor.
+         */
+        private static final double SCATTER_HELD_TWICE = 1.2;
+
+        /** ln P(state | present) / P(state | absent): what the state weighs; of several that it may be, of all of them. */
+        double weight(Found found) {
+            Map<String, Double> chances = found.chances();
+            if (chances == null) {
+                return Math.log(present.get(found.state()) / absent.get(found.state()));
+            }
+            double with = 0;
+            double without = 0;
+            for (Map.Entry<String, Double> each : chances.entrySet()) {
+                with += each.getValue() * present.get(each.getKey());
+                without += each.getValue() * absent.get(each.getKey());
+            }
+            return SCATTER_HELD_TWICE * Math.log(with / without);
         }
     }
 
@@ -90,6 +164,10 @@ public final class EvidenceTables {
     private final List<Validity> validities = new ArrayList<>();
     private final Map<String, Hidden> hidden = new LinkedHashMap<>();
     private final Map<String, Wanted> wanted = new LinkedHashMap<>();
+    private final Map<Constraint, Set<String>> own = new LinkedHashMap<>();
+    private final Map<String, List<String>> words = new LinkedHashMap<>();
+    private final Map<String, Double> prices = new LinkedHashMap<>();
+    private final Map<Constraint, Loss> losses = new LinkedHashMap<>();
     private final Map<String, List<String>> changes = new LinkedHashMap<>();
     private final Map<String, Kind> kinds = new LinkedHashMap<>();
     private final Map<Constraint, Map<String, Double>> priors = new LinkedHashMap<>();
@@ -147,13 +225,20 @@ public final class EvidenceTables {
                 changes.put(
                         String.join(" ", head).substring(head[0].length() + 1),
                         List.of(section.require("properties").split(" +")));
+            case "needs" ->
+                own.put(
+                        constraint(head[1], section),
+                        Set.of(section.require("findings").split(" +")));
+            case "acts" -> words.put(head[1], List.of(section.require("words").split(" +")));
+            case "price" -> prices.put(head[1], figure(section.require("minutes"), section));
+            case "loss" -> losses.put(constraint(head[1], section), loss(section));
             case "evidence" -> rows.put(head[1] + " " + head[2], row(head[1], head[2], section));
             default ->
                 throw new DataTextException(
                         section.file(),
                         section.line(),
-                        "sections are [finding …], [prior …], [validity …], [hidden …], [wanted …], [change …] or "
-                                + "[evidence … …]");
+                        "sections are [finding …], [prior …], [validity …], [hidden …], [wanted …], [change …], "
+                                + "[needs …], [loss …], [price …], [acts …] or [evidence … …]");
         }
     }
 
@@ -202,16 +287,42 @@ public final class EvidenceTables {
             }
             rising(limits, states.size(), section);
         }
+        String model = section.entries().get("model");
         return new Kind(
                 id,
                 section.require("method"),
                 section.require("group"),
                 section.entries().getOrDefault("property", id),
                 section.entries().getOrDefault("of", id),
-                section.entries().containsKey("against-crop"),
+                against(section),
+                model == null ? null : model.split(" +")[0],
+                model == null ? 0 : model.endsWith(" standing") ? 1 : model.endsWith(" points") ? 2 : 0,
                 List.copyOf(states),
                 List.copyOf(limits));
     }
+
+    private static Against against(DataText.Section section) {
+        String code = section.entries().getOrDefault("against", Against.NONE.code());
+        Against found = Coded.find(Against.values(), code);
+        if (found == null) {
+            throw new DataTextException(section.file(), section.line(), "against is window or salt, not " + code);
+        }
+        return found;
+    }
+
+    private static Loss loss(DataText.Section section) {
+        String[] columns = section.require("pct").split(" +");
+        if (columns.length != LOSS_COLUMNS) {
+            throw new DataTextException(section.file(), section.line(), "pct needs a low, a likely and a high figure");
+        }
+        return new Loss(
+                figure(columns[0], section),
+                figure(columns[1], section),
+                figure(columns[2], section),
+                section.require("source"));
+    }
+
+    private static final int LOSS_COLUMNS = 3;
 
     private static double figure(String text, DataText.Section section) {
         try {
@@ -324,6 +435,30 @@ public final class EvidenceTables {
                 .filter(each -> written.startsWith(each.getKey()))
                 .flatMap(each -> each.getValue().stream())
                 .toList();
+    }
+
+    /**
+     * Whether a finding is a test of the constraint itself: signs alone name nothing. Of a constraint that the tables say
+     * nothing about, every finding is.
+     */
+    public boolean isOwn(Constraint constraint, String finding) {
+        Set<String> of = own.get(constraint);
+        return of == null || of.contains(finding);
+    }
+
+    /** What fees and days of waiting for a test's answer are worth, in minutes of work. */
+    double priceOf(String method) {
+        return prices.getOrDefault(method, 0.0);
+    }
+
+    /** Words, in small letters, by which a kind of work is known where it was noted freely. */
+    public List<String> wordsOf(String actionKind) {
+        return words.getOrDefault(actionKind, List.of());
+    }
+
+    /** What a constraint costs where it is present; {@code null} where nothing is known of it. */
+    public @Nullable Loss loss(Constraint constraint) {
+        return losses.get(constraint);
     }
 
     /** Probability before anything is seen. */

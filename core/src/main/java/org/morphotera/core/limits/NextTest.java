@@ -10,21 +10,33 @@ import java.util.stream.Collectors;
 import org.morphotera.core.soil.LandUse;
 
 /**
- * Which test to make next: the expected fall of the summed entropy over the constraints (Lindley, 1956), for each
- * minute of work. A test that can carry no constraint over or under the line at which it is named is not offered.
+ * Which test to make next: by the loss that it is expected to avoid (Raiffa and Schlaifer, 1961), for each minute of work,
+ * fees and days of waiting reckoned as minutes. A constraint that is named is mended and one that is not is left; to mend
+ * in vain costs as much as to leave what is there, which is why it is named from one half on. A test that can carry no
+ * constraint over or under that line is not offered.
  */
 public final class NextTest {
 
     /**
-     * @param gainBits expected fall in entropy, bits
+     * @param gainBits expected fall of the summed entropy over the constraints (Lindley, 1956), bits
+     * @param avoidedPct loss that it is expected to avoid, % of the yield
      * @param minutes of work
+     * @param price of fees and waiting, in minutes of work
      * @param constraint the one it tells most of
      * @param finding through which it tells it
      */
-    public record Offer(String method, double gainBits, int minutes, Constraint constraint, String finding) {
+    public record Offer(
+            String method,
+            double gainBits,
+            double avoidedPct,
+            int minutes,
+            double price,
+            Constraint constraint,
+            String finding) {
 
-        public double gainPerMinute() {
-            return gainBits / minutes;
+        /** By this the best is chosen. */
+        public double avoidedPerMinute() {
+            return avoidedPct / (minutes + price);
         }
     }
 
@@ -35,7 +47,7 @@ public final class NextTest {
 
     /**
      * @param findings what is known
-     * @param minutes of work by method, of the tests that could be made; those made already are left out by the caller
+     * @param minutes of work by method, of the tests that could be made; of those made what they left open counts
      * @return best first
      */
     public static List<Offer> ranked(
@@ -51,7 +63,7 @@ public final class NextTest {
         });
         Set<String> first = wantedNext(findings, tables);
         offers.sort(Comparator.comparing((Offer each) -> !first.contains(each.method()))
-                .thenComparing(each -> -each.gainPerMinute()));
+                .thenComparing(each -> -each.avoidedPerMinute()));
         return offers;
     }
 
@@ -74,9 +86,9 @@ public final class NextTest {
             EvidenceTables tables) {
         double gain = 0;
         double most = 0;
-        Constraint told = null;
+        Constraint about = null;
         String through = null;
-        boolean decides = false;
+        double avoided = 0;
         for (EvidenceTables.Kind kind : tables.kinds()) {
             if (!kind.method().equals(method) || findings.containsKey(kind.id())) {
                 continue;
@@ -88,6 +100,7 @@ public final class NextTest {
                 }
                 double p = now.get(constraint);
                 double expected = 0;
+                double spared = 0;
                 for (String state : kind.states()) {
                     double chance = p * row.present().get(state)
                             + (1 - p) * row.absent().get(state);
@@ -95,18 +108,28 @@ public final class NextTest {
                     with.put(kind.id(), Found.whole(state));
                     double after = Limits.belief(constraint, with, use, tables).probability();
                     expected += chance * entropy(after);
-                    decides |= (after >= Limits.NAMED_FROM) != (p >= Limits.NAMED_FROM);
+                    spared += chance * worth(after);
                 }
+                EvidenceTables.Loss loss = tables.loss(constraint);
+                double told = Math.max(0, spared - worth(p)) * (loss == null ? 1 : loss.likely());
+                avoided += told;
                 double fall = Math.max(0, entropy(p) - expected);
                 gain += fall;
-                if (fall > most) {
-                    most = fall;
-                    told = constraint;
+                if (told > most) {
+                    most = told;
+                    about = constraint;
                     through = kind.id();
                 }
             }
         }
-        return decides && gain > NOTHING ? new Offer(method, gain, Math.max(1, minutes), told, through) : null;
+        return avoided > NOTHING
+                ? new Offer(method, gain, avoided, Math.max(1, minutes), tables.priceOf(method), about, through)
+                : null;
+    }
+
+    /** What is spared of a loss of 1 by mending what is named. */
+    private static double worth(double p) {
+        return Math.max(0, 2 * p - 1);
     }
 
     private static double entropy(double p) {

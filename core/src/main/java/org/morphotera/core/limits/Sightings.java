@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.Source;
 import org.morphotera.core.soil.SourceOrder;
@@ -24,18 +23,18 @@ public final class Sightings {
     /** Not a finding itself: half of the contrast between the surface and 200 mm. */
     public static final String AT_200 = "infiltration-at-200";
 
-    private static final String INFILTRATION = "infiltration";
-    private static final String CONTRAST = "infiltration-contrast";
-    private static final String WORMS = "worms";
-    private static final String WORM_COUNT = "worm-count";
-    private static final String UNDERCOUNT = "UNDERCOUNT_LIKELY";
-    private static final int STOPS_FOR_NONE = 4;
+    static final String INFILTRATION = "infiltration";
+    static final String CONTRAST = "infiltration-contrast";
+    static final String WORMS = "worms";
+    static final String WORM_COUNT = "worm-count";
+    static final String UNDERCOUNT = "UNDERCOUNT_LIKELY";
+    static final int STOPS_FOR_NONE = 4;
 
-    private final PhWindow window;
+    private final CropNeeds crop;
     private final EvidenceTables tables;
 
-    private Sightings(PhWindow window, EvidenceTables tables) {
-        this.window = window;
+    private Sightings(CropNeeds crop, EvidenceTables tables) {
+        this.crop = crop;
         this.tables = tables;
     }
 
@@ -46,10 +45,10 @@ public final class Sightings {
      * Findings of a field: the middle of figures, the commonest state (of two as common, the one that is not "none").
      *
      * @param seen at all its stops, the newest of each by each source
-     * @param window the pH that the field's crop wants
+     * @param crop what the field's crop stands
      */
-    public static Map<String, Found> findings(List<Sighting> seen, PhWindow window, EvidenceTables tables) {
-        return new Sightings(window, tables).findings(seen);
+    public static Map<String, Found> findings(List<Sighting> seen, CropNeeds crop, EvidenceTables tables) {
+        return new Sightings(crop, tables).findings(seen);
     }
 
     private Map<String, Found> findings(List<Sighting> seen) {
@@ -78,11 +77,15 @@ public final class Sightings {
                 findings.put(
                         kind.id(),
                         new Found(
-                                kind.stateOf(from.figure()), from.weight(), from.less(), from.source(), from.figure()));
+                                kind.stateOf(from.figure(), crop),
+                                from.weight(),
+                                from.less(),
+                                from.source(),
+                                from.figure()));
             }
         }
         noWormsAtAll(byFinding, findings);
-        hide(findings);
+        hide(findings, tables);
         return findings;
     }
 
@@ -92,7 +95,7 @@ public final class Sightings {
     }
 
     private String stateOf(EvidenceTables.Kind kind, double figure) {
-        return kind.stateOf(kind.againstCrop() ? window.outside(figure) : figure);
+        return kind.stateOf(figure, crop);
     }
 
     private String property(Sorted each) {
@@ -156,7 +159,7 @@ public final class Sightings {
     }
 
     /** States that a figure of another finding makes silent. */
-    private void hide(Map<String, Found> findings) {
+    static void hide(Map<String, Found> findings, EvidenceTables tables) {
         for (EvidenceTables.Hidden rule : tables.hidden()) {
             Found finding = findings.get(rule.finding());
             Found by = findings.get(rule.by());
@@ -165,9 +168,7 @@ public final class Sightings {
                     && by != null
                     && by.figure() != null
                     && by.figure() >= rule.from()) {
-                findings.put(
-                        rule.finding(),
-                        new Found(finding.state(), 0, List.of(rule.code()), finding.source(), finding.figure()));
+                findings.put(rule.finding(), finding.silent(rule.code()));
             }
         }
     }

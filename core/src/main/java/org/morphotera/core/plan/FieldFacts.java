@@ -145,6 +145,31 @@ public record FieldFacts(
         return new Ph(middle, half, newest.source());
     }
 
+    /**
+     * The same of a part of the field.
+     *
+     * @param share of its area, 0 to 1
+     */
+    FieldFacts ofPart(double share, Ph phThere, Double subsoilPhThere, Double eceThere) {
+        return new FieldFacts(
+                landUse,
+                textureGroup,
+                crop,
+                areaHa,
+                new Treated(areaHa * share, true),
+                phThere,
+                subsoilPhThere,
+                eceThere,
+                eceSource,
+                espPct,
+                cecCmolKg,
+                disperses,
+                permeabilityMmH,
+                layerBottomMm,
+                drained,
+                wet);
+    }
+
     /** pH in water of the topsoil, or {@code null}. */
     public Double phWater() {
         return ph == null ? null : Double.valueOf(ph.water());

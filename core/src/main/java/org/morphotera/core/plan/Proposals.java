@@ -7,17 +7,21 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
+import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.plan.calculator.DrainSpacing;
 import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.plan.order.OrderRules;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
+import org.morphotera.core.text.Messages;
 
 /** From limits to the first actions of a plan: ordered, filled from the field's own readings, each with its rule. */
 public final class Proposals {
@@ -45,6 +49,7 @@ public final class Proposals {
      * @param origins where each input came from, as a code
      * @param rules codes of the rules that hold for it, such as {@code confirm-first}
      * @param held why it is held back for now, as a code; {@code null} for a proposal that stands
+     * @param heldWith what the sentence of that code needs, by name
      */
     public record Proposal(
             ActionKind kind,
@@ -53,7 +58,29 @@ public final class Proposals {
             Map<String, Object> inputs,
             Map<String, String> origins,
             List<String> rules,
-            String held) {
+            String held,
+            Map<String, Object> heldWith) {
+
+        private Proposal(
+                ActionKind kind,
+                Constraint constraint,
+                double probability,
+                Map<String, Object> inputs,
+                Map<String, String> origins,
+                List<String> rules,
+                String held) {
+            this(kind, constraint, probability, inputs, origins, rules, held, Map.of());
+        }
+
+        /** The same, held back. */
+        Proposal heldBack(String why, Map<String, Object> with) {
+            return new Proposal(kind, constraint, probability, inputs, origins, rules, why, with);
+        }
+
+        /** Why it is held back, in a sentence; {@code null} for a proposal that stands. */
+        public String heldFor(Messages messages) {
+            return held == null ? null : messages.text(List.of("action.rule." + held), heldWith);
+        }
 
         /** Whether it is told but not offered. */
         public boolean isHeld() {
@@ -61,32 +88,66 @@ public final class Proposals {
         }
     }
 
-    private final FieldFacts facts;
+    private final FieldFacts field;
     private final Benchmarks benchmarks;
+
+    /** Of the field, or of the part of it that is dealt with. */
+    private FieldFacts facts;
+
     private final List<Proposal> proposals = new ArrayList<>();
     private Limits.Belief sown;
     private final Set<String> sownFor = new LinkedHashSet<>();
     private final Set<String> sownBy = new LinkedHashSet<>();
 
     private Proposals(FieldFacts facts, Benchmarks benchmarks) {
+        this.field = facts;
         this.facts = facts;
         this.benchmarks = benchmarks;
     }
 
-    /** For every named constraint, in the order in which the work must be done. */
+    /**
+     * For every constraint that is named of the field or of a part of it, in the order in which the work must be done.
+     *
+     * @param findings that the beliefs come from, with what was done to the field
+     */
+    public static List<Proposal> of(
+            List<Limits.Belief> beliefs,
+            StopFindings findings,
+            FieldFacts facts,
+            EvidenceTables tables,
+            Benchmarks benchmarks) {
+        Proposals plan = new Proposals(facts, benchmarks);
+        plan.proposeAll(beliefs, belief -> HeldGround.of(facts, belief, findings));
+        return new ActedOn(findings, tables).closing(plan.proposals);
+    }
+
+    /** The same where nothing is known of stops and of what was done. */
     public static List<Proposal> of(List<Limits.Belief> beliefs, FieldFacts facts, Benchmarks benchmarks) {
         Proposals plan = new Proposals(facts, benchmarks);
-        Predicate<Constraint> named =
-                constraint -> beliefs.stream().anyMatch(each -> each.constraint() == constraint && each.named());
-        beliefs.stream().filter(Limits.Belief::named).forEach(belief -> plan.propose(belief, named));
-        plan.sow();
-        plan.proposals.sort(Comparator.comparing(Proposal::kind).thenComparing(each -> -each.probability()));
+        plan.proposeAll(beliefs, belief -> facts);
         return List.copyOf(plan.proposals);
     }
 
+    private void proposeAll(List<Limits.Belief> beliefs, Function<Limits.Belief, FieldFacts> ground) {
+        Predicate<Constraint> named =
+                constraint -> beliefs.stream().anyMatch(each -> each.constraint() == constraint && each.isToMend());
+        beliefs.stream().filter(Limits.Belief::isToMend).forEach(belief -> {
+            facts = ground.apply(belief);
+            propose(belief, named);
+        });
+        facts = field;
+        sow();
+        proposals.sort(Comparator.comparing(Proposal::kind).thenComparing(each -> -each.probability()));
+    }
+
     /** Only what is spread by the tonne and so by the patch: lime and gypsum. */
-    public static List<Proposal> amendmentsOf(List<Limits.Belief> beliefs, FieldFacts patch, Benchmarks benchmarks) {
-        return of(beliefs, patch, benchmarks).stream()
+    public static List<Proposal> amendmentsOf(
+            List<Limits.Belief> beliefs,
+            StopFindings findings,
+            FieldFacts patch,
+            EvidenceTables tables,
+            Benchmarks benchmarks) {
+        return of(beliefs, findings, patch, tables, benchmarks).stream()
                 .filter(each -> each.kind() == ActionKind.LIME || each.kind() == ActionKind.GYPSUM)
                 .toList();
     }
@@ -139,7 +200,7 @@ public final class Proposals {
             Map<String, Object> inputs,
             Map<String, String> origins,
             List<String> rules) {
-        add(new Proposal(kind, belief.constraint(), belief.probability(), inputs, origins, rules, null));
+        add(new Proposal(kind, belief.constraint(), belief.sure(), inputs, origins, rules, null));
     }
 
     private void add(Proposal proposal) {
@@ -204,7 +265,7 @@ public final class Proposals {
     }
 
     private void hold(ActionKind kind, Limits.Belief belief, String reason) {
-        add(new Proposal(kind, belief.constraint(), belief.probability(), Map.of(), Map.of(), List.of(), reason));
+        add(new Proposal(kind, belief.constraint(), belief.sure(), Map.of(), Map.of(), List.of(), reason));
     }
 
     private void gypsum(Limits.Belief belief, boolean acid) {
@@ -254,7 +315,7 @@ public final class Proposals {
         add(new Proposal(
                 ActionKind.LEACH,
                 belief.constraint(),
-                belief.probability(),
+                belief.sure(),
                 in.inputs,
                 in.origins,
                 rules,
@@ -307,7 +368,7 @@ public final class Proposals {
         add(new Proposal(
                 ActionKind.LOOSEN,
                 belief.constraint(),
-                belief.probability(),
+                belief.sure(),
                 in.inputs,
                 in.origins,
                 // whether it is dry enough is asked of the layer itself, and never taken from the look of the day
@@ -317,7 +378,7 @@ public final class Proposals {
 
     /** Notes what a sowing is to do; {@link #sow} makes one sowing of it all. */
     private void cover(Limits.Belief belief, List<String> aims, List<String> rules) {
-        if (sown == null || belief.probability() > sown.probability()) {
+        if (sown == null || belief.sure() > sown.sure()) {
             sown = belief;
         }
         sownFor.addAll(aims);
@@ -336,7 +397,7 @@ public final class Proposals {
         add(new Proposal(
                 ActionKind.COVER_CROP,
                 sown.constraint(),
-                sown.probability(),
+                sown.sure(),
                 Map.of("aims", List.copyOf(sownFor)),
                 Map.of("aims", "limits"),
                 List.copyOf(sownBy),
@@ -353,7 +414,7 @@ public final class Proposals {
         add(new Proposal(
                 ActionKind.COMPOST,
                 belief.constraint(),
-                belief.probability(),
+                belief.sure(),
                 in.inputs,
                 in.origins,
                 garden ? List.of() : List.of("nitrogen-ceiling"),

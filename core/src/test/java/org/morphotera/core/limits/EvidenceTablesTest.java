@@ -73,7 +73,7 @@ class EvidenceTablesTest {
                 assertThat(row.reason()).isNotBlank();
                 assertThat(row.source()).isNotBlank();
                 for (String state : kind.states()) {
-                    assertThat(Math.signum(row.weight(state)))
+                    assertThat(Math.signum(row.weight(Found.whole(state))))
                             .isEqualTo(Math.signum(
                                     row.present().get(state) - row.absent().get(state)));
                 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +15,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.DataFiles;
-import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Limits.Belief;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.LandUse;
@@ -24,10 +24,10 @@ import org.morphotera.core.text.DataTextException;
 class LimitsTest {
 
     private static final EvidenceTables TABLES = CoreData.EVIDENCE;
-    private static final PhWindow CEREAL = window("cereal");
+    private static final CropNeeds CEREAL = window("cereal");
 
-    private static PhWindow window(String crop) {
-        return PhWindow.of(crop, LandUse.ARABLE, CoreData.BENCHMARKS.table("ph.windows"));
+    private static CropNeeds window(String crop) {
+        return CropNeeds.of(crop, LandUse.ARABLE, CoreData.BENCHMARKS);
     }
 
     private static Belief belief(Constraint constraint, Map<String, Found> findings) {
@@ -37,7 +37,7 @@ class LimitsTest {
                 .orElseThrow();
     }
 
-    private static Belief belief(Constraint constraint, PhWindow window, Sighting... seen) {
+    private static Belief belief(Constraint constraint, CropNeeds window, Sighting... seen) {
         return belief(constraint, Sightings.findings(List.of(seen), window, TABLES));
     }
 
@@ -85,7 +85,7 @@ class LimitsTest {
         double alone = odds(belief(Constraint.COMPACTION_LAYER, states("probe-depth", "shallow")));
         double both = odds(belief(Constraint.COMPACTION_LAYER, states("probe-depth", "shallow", "structure", "poor")));
         EvidenceTables.Row row = TABLES.row(Constraint.COMPACTION_LAYER, "structure");
-        assertThat(both - alone).isCloseTo(0.5 * row.weight("poor"), within(1e-9));
+        assertThat(both - alone).isCloseTo(0.5 * row.weight(Found.whole("poor")), within(1e-9));
     }
 
     @Test
@@ -100,11 +100,26 @@ class LimitsTest {
         Map<String, Found> findings = states("dispersion-top", "cloudy");
         Map<String, Integer> minutes = Map.of("lab-result", 4, "earthworms", 12, "ph", 8);
         List<NextTest.Offer> offers = NextTest.ranked(findings, minutes, LandUse.ARABLE, TABLES);
-        assertThat(offers.get(0).method()).isEqualTo("lab-result");
+        // a laboratory avoids most, and is no work of four minutes: it is paid for and waited for
+        assertThat(offers.get(0).method()).isEqualTo("ph");
+        assertThat(offers.stream()
+                        .max(Comparator.comparingDouble(NextTest.Offer::avoidedPct))
+                        .orElseThrow())
+                .satisfies(each -> assertThat(each.method()).isEqualTo("lab-result"))
+                .satisfies(each -> assertThat(each.price()).isPositive());
         assertThat(offers).allSatisfy(offer -> assertThat(offer.gainBits()).isPositive());
         // nothing that a stain could say decides anything here
         assertThat(NextTest.ranked(findings, Map.of("leaf-colour", 2), LandUse.ARABLE, TABLES))
                 .isEmpty();
+    }
+
+    @Test
+    void whatATestLeftOpenIsWorthAskingAfter() {
+        List<NextTest.Offer> offers =
+                NextTest.ranked(states("surface-ph", "too-sour"), Map.of("ph", 8), LandUse.PASTURE, TABLES);
+        assertThat(offers)
+                .singleElement()
+                .satisfies(each -> assertThat(each.finding()).isEqualTo("subsoil-ph"));
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.FieldJudgement;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.GroundPicture;
 import org.morphotera.core.score.StopRole;
@@ -80,7 +81,8 @@ public class FaceReader {
         FieldFace face = judgement.face(null);
         Map<UUID, String> labels = stops.stream().collect(Collectors.toMap(Stop::id, Stop::label));
         List<Faces.FindingView> findings = builder.findings(face, latest, labels, judgement);
-        Leading leading = limits.leading(practice, field);
+        StopFindings found = limits.findings(practice, field);
+        Leading leading = limits.leading(found);
         List<UUID> read = latest.stream().map(IndicatorRow::stopId).distinct().toList();
         GroundPicture ground = GroundPicture.of(marks.of(practice, read, null));
         return new Faces.FieldFaceView(
@@ -101,9 +103,7 @@ public class FaceReader {
                 ground,
                 findings.isEmpty()
                         ? null
-                        : next.of(field, limits.findings(practice, field)).stream()
-                                .findFirst()
-                                .orElse(null),
+                        : next.of(field, found.field()).stream().findFirst().orElse(null),
                 leading,
                 patches(judgement, stops, told(builder.limit(face, latest), leading, latest)));
     }

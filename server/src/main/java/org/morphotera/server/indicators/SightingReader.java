@@ -52,6 +52,11 @@ public interface SightingReader {
             + "where practice_id = #{practice} and measurement_id = #{id}")
     List<Row> ofMeasurement(@Param("practice") UUID practice, @Param("id") UUID measurement);
 
+    /** All that was ever found at the stops of a field, the oldest first. */
+    @Select("select measurement_id, finding, stop_id, figure, state, source, marks, taken_at from sighting "
+            + "where practice_id = #{practice} and field_id = #{field} order by taken_at, measurement_id, finding")
+    List<Row> ofField(@Param("practice") UUID practice, @Param("field") UUID field);
+
     @Select("select measurement_id, finding, stop_id, figure, state, source, marks, taken_at from sighting "
             + "where practice_id = #{practice} and field_id = #{field} and latest and " + IndicatorReader.LEADING)
     List<Row> latestOfField(@Param("practice") UUID practice, @Param("field") UUID field);
@@ -73,8 +78,12 @@ public interface SightingReader {
             + "where practice_id = #{practice} and field_id = #{field} and marks <> ''")
     List<Noted> notedOf(@Param("practice") UUID practice, @Param("field") UUID field);
 
-    /** The newest of one stop, whatever it stands for, by each source. */
-    @Select("select measurement_id, finding, stop_id, figure, state, source, marks, taken_at from sighting "
-            + "where practice_id = #{practice} and stop_id = #{stop} and latest")
-    List<Row> latestOfStop(@Param("practice") UUID practice, @Param("stop") UUID stop);
+    /** On which visit a test was made. */
+    record Made(UUID measurementId, UUID visitId) {}
+
+    /** Of all tests of a field that say something. */
+    @Select("select distinct s.measurement_id, m.visit_id from sighting s "
+            + "join measurement m on m.id = s.measurement_id "
+            + "where s.practice_id = #{practice} and s.field_id = #{field}")
+    List<Made> madeOf(@Param("practice") UUID practice, @Param("field") UUID field);
 }

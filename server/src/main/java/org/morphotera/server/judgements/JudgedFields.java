@@ -156,7 +156,12 @@ public class JudgedFields {
                         Coded.find(LandUse.values(), field.landUse())),
                 stops.stream()
                         .map(each -> new JudgedField.Stop(
-                                each.id().toString(), each.label(), Coded.find(StopRole.values(), each.role()), null))
+                                each.id().toString(),
+                                each.label(),
+                                Coded.find(StopRole.values(), each.role()),
+                                null,
+                                null,
+                                each.areaSharePct()))
                         .toList(),
                 visits.visitsOf(practice, id).stream()
                         .map(each -> new JudgedField.Visit(each.id().toString(), each.visitedOn(), each.person()))

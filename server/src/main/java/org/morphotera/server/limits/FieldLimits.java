@@ -1,25 +1,29 @@
 package org.morphotera.server.limits;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.limits.EvidenceTables;
-import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.LimitWords;
 import org.morphotera.core.limits.Limits;
-import org.morphotera.core.limits.Sightings;
+import org.morphotera.core.limits.StopFindings;
+import org.morphotera.core.limits.StopSighting;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
-import org.morphotera.server.indicators.Outdated;
 import org.morphotera.server.indicators.SightingReader;
+import org.morphotera.server.judgements.JudgedFields;
+import org.morphotera.server.methods.OwnRules;
 import org.morphotera.server.observations.Observation;
 import org.morphotera.server.observations.ObservationReader;
 import org.morphotera.server.visits.VisitContexts;
@@ -42,6 +46,8 @@ public class FieldLimits {
     private final GapReader gaps;
     private final EvidenceTables tables;
     private final Benchmarks benchmarks;
+    private final JudgedFields judged;
+    private final OwnRules rules;
     private final Messages messages;
 
     FieldLimits(
@@ -52,6 +58,8 @@ public class FieldLimits {
             GapReader gaps,
             EvidenceTables tables,
             Benchmarks benchmarks,
+            JudgedFields judged,
+            OwnRules rules,
             Messages messages) {
         this.sightings = sightings;
         this.observations = observations;
@@ -60,47 +68,65 @@ public class FieldLimits {
         this.gaps = gaps;
         this.tables = tables;
         this.benchmarks = benchmarks;
+        this.judged = judged;
+        this.rules = rules;
         this.messages = messages;
     }
 
-    /** What was found, by finding. What something done since has made old is left out. */
-    public Map<String, Found> findings(UUID practice, Field field) {
-        List<Sighting> seen = standing(practice, field, sightings.latestOfField(practice, field.id()));
-        observations.latestOfField(practice, field.id()).forEach(each -> look(each, seen));
+    /** What was found, stop by stop. */
+    public StopFindings findings(UUID practice, Field field) {
+        List<StopSighting> seen = seen(practice, field);
         Boolean added = contexts.carbonAdded(practice, field);
         if (added != null) {
-            seen.add(Sighting.of("carbon-added", added));
+            seen.add(StopSighting.ofField(Sighting.of("carbon-added", added)));
         }
-        Map<String, Found> findings = new LinkedHashMap<>(Sightings.findings(seen, window(field), tables));
         Double gap = gaps.soilOverPlant(practice, field.id());
         if (gap != null) {
-            findings.put(GAP, Found.whole(tables.kind(GAP).stateOf(gap)));
+            seen.add(StopSighting.ofField(Sighting.of(GAP, gap)));
         }
-        return findings;
+        return of(practice, seen, judged.of(practice, field.id()).field());
     }
 
-    /** What the tests of some stops found, whatever the stops stand for. */
-    public Map<String, Found> findingsOf(UUID practice, Field field, List<UUID> stops) {
-        List<SightingReader.Row> rows = stops.stream()
-                .flatMap(stop -> sightings.latestOfStop(practice, stop).stream())
-                .toList();
-        return Sightings.findings(standing(practice, field, rows), window(field), tables);
+    /** What was found at some stops alone, whatever they stand for. */
+    public StopFindings findingsOf(UUID practice, Field field, List<UUID> stops) {
+        Set<String> wanted = stops.stream().map(UUID::toString).collect(Collectors.toSet());
+        JudgedField all = judged.of(practice, field.id()).field();
+        return of(
+                practice,
+                seen(practice, field),
+                new JudgedField(
+                        all.on(),
+                        all.place(),
+                        all.stops().stream()
+                                .filter(each -> wanted.contains(each.id()))
+                                .toList(),
+                        all.visits(),
+                        all.events(),
+                        List.of()));
     }
 
-    private List<Sighting> standing(UUID practice, Field field, List<SightingReader.Row> rows) {
-        Outdated outdated = new Outdated(fields.events(practice, field.id()), tables);
-        return rows.stream()
-                .filter(row -> !old(row, outdated))
-                .map(SightingReader.Row::sighting)
-                .collect(Collectors.toCollection(ArrayList::new));
+    private StopFindings of(UUID practice, List<StopSighting> seen, JudgedField field) {
+        return StopFindings.of(seen, field, tables, rules.benchmarks(practice));
     }
 
-    private boolean old(SightingReader.Row row, Outdated outdated) {
-        EvidenceTables.Kind kind = tables.kind(row.finding());
-        return kind != null && outdated.is(kind.property(), row.stopId(), row.takenAt());
+    private List<StopSighting> seen(UUID practice, Field field) {
+        Map<UUID, UUID> visits = sightings.madeOf(practice, field.id()).stream()
+                .collect(Collectors.toMap(SightingReader.Made::measurementId, SightingReader.Made::visitId));
+        List<StopSighting> seen = new ArrayList<>();
+        for (SightingReader.Row row : sightings.ofField(practice, field.id())) {
+            seen.add(new StopSighting(
+                    row.stopId().toString(), visits.get(row.measurementId()).toString(), seen.size(), row.sighting()));
+        }
+        for (Observation each : observations.latestOfField(practice, field.id())) {
+            look(each)
+                    .forEach(sign -> seen.add(new StopSighting(
+                            each.stopId().toString(), each.visitId().toString(), seen.size(), sign)));
+        }
+        return seen;
     }
 
-    private static void look(Observation each, List<Sighting> seen) {
+    private static List<Sighting> look(Observation each) {
+        List<Sighting> seen = new ArrayList<>();
         if (each.rills() != null) {
             seen.add(Sighting.of("rills", each.rills()));
         }
@@ -113,6 +139,7 @@ public class FieldLimits {
         if (Boolean.TRUE.equals(each.standingWater())) {
             seen.add(Sighting.of("standing-water", true));
         }
+        return seen;
     }
 
     /** The pH that the field's crop wants. */
@@ -125,31 +152,41 @@ public class FieldLimits {
     }
 
     /** The constraint that leads: the most probable one, if it is probable enough to be named; else {@code null}. */
-    public Leading leading(UUID practice, Field field) {
-        Limits.Belief first = beliefs(field, findings(practice, field)).get(0);
-        if (!first.named()) {
+    public @Nullable Leading leading(UUID practice, Field field) {
+        return leading(findings(practice, field));
+    }
+
+    /** The same of what was found. */
+    public @Nullable Leading leading(StopFindings findings) {
+        Limits.Belief first = beliefs(findings).get(0);
+        if (!first.isToMend()) {
             return null;
         }
         String code = first.constraint().code();
+        List<String> because = new ArrayList<>();
+        if (first.namedInPart()) {
+            because.add(new LimitWords(messages).extent(first));
+        }
+        first.evidence().stream()
+                .filter(each -> each.weight() > 0)
+                .limit(TOLD)
+                .forEach(each ->
+                        because.add(messages.text("finding." + each.finding()) + ": " + messages.word(each.state())));
         return new Leading(
                 code,
                 messages.text("constraint.sentence." + code),
-                first.probability(),
+                first.sure(),
                 messages.text("constraint.confirm." + code),
                 first.evidence().stream()
                         .filter(each -> each.weight() > 0)
                         .findFirst()
                         .map(Limits.Evidence::method)
                         .orElse(""),
-                first.evidence().stream()
-                        .filter(each -> each.weight() > 0)
-                        .limit(TOLD)
-                        .map(each -> messages.text("finding." + each.finding()) + ": " + messages.word(each.state()))
-                        .toList());
+                because);
     }
 
-    /** Every constraint, most probable first. */
-    public List<Limits.Belief> beliefs(Field field, Map<String, Found> findings) {
-        return Limits.of(findings, landUse(field), tables);
+    /** Every constraint; see {@link Limits#of(StopFindings, EvidenceTables)}. */
+    public List<Limits.Belief> beliefs(StopFindings findings) {
+        return Limits.of(findings, tables);
     }
 }

@@ -1,6 +1,7 @@
 package org.morphotera.server.limits;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -8,9 +9,12 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.LimitWords;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.text.Messages;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.role.AccessScope;
@@ -34,6 +38,7 @@ import org.springframework.web.bind.annotation.RestController;
 class LimitsController {
 
     private static final int TOO_LITTLE_UNDER = 3;
+    private static final double PERCENT = 100;
 
     /**
      * One finding's weight for a constraint.
@@ -54,6 +59,20 @@ class LimitsController {
             @Nullable String countsLess,
             boolean supposed) {}
 
+    /** How probable it is that a constraint holds a stop back. */
+    record StopView(String id, String label, double probability) {}
+
+    /**
+     * How one constraint stands.
+     *
+     * @param probability that it holds half of the field back or more
+     * @param namedInPart whether it is named of a part of the field alone
+     * @param areaSharePct of the field that it holds back, expected
+     * @param inPart how probable it is that it holds back a fifth, or a patch of a known area
+     * @param extent how far it reaches, in a sentence; {@code null} where it is not named
+     * @param lossPct yield that the whole field loses by it, expected, %; with {@code null} where nothing is known of it
+     * @param cost the same in a sentence; {@code null} where it is not named
+     */
     record ConstraintView(
             String constraint,
             String label,
@@ -61,6 +80,15 @@ class LimitsController {
             double prior,
             double probability,
             boolean named,
+            boolean namedInPart,
+            double areaSharePct,
+            List<StopView> stops,
+            double inPart,
+            @Nullable String extent,
+            @Nullable Double lossPct,
+            @Nullable Double lossLow,
+            @Nullable Double lossHigh,
+            @Nullable String cost,
             String confirmation,
             List<EvidenceView> evidence) {}
 
@@ -83,6 +111,7 @@ class LimitsController {
     private final EvidenceTables tables;
     private final NextTests next;
     private final Messages messages;
+    private final LimitWords words;
 
     LimitsController(
             FieldReader fields,
@@ -99,6 +128,7 @@ class LimitsController {
         this.tables = tables;
         this.next = next;
         this.messages = messages;
+        this.words = new LimitWords(messages);
     }
 
     /** @param suppose findings that were not made, as {@code finding:state}, several joined by commas: what if? */
@@ -116,24 +146,27 @@ class LimitsController {
 
     private LimitsView limits(UUID practice, UUID id, String suppose) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
-        Map<String, Found> findings = limits.findings(practice, field);
-        Set<String> made = new LinkedHashSet<>(findings.keySet());
-        suppose(suppose, findings);
-        List<ConstraintView> constraints = limits.beliefs(field, findings).stream()
-                .map(belief -> view(belief, made))
+        StopFindings known = limits.findings(practice, field);
+        Set<String> made = new LinkedHashSet<>(known.field().keySet());
+        StopFindings findings = known.supposing(supposed(suppose));
+        Map<String, String> labels =
+                findings.stops().stream().collect(Collectors.toMap(JudgedField.Stop::id, JudgedField.Stop::label));
+        List<ConstraintView> constraints = limits.beliefs(findings).stream()
+                .map(belief -> view(belief, made, labels))
                 .toList();
         return new LimitsView(
                 field.name(),
                 made.size() < TOO_LITTLE_UNDER,
                 made.size(),
                 constraints,
-                next.of(field, findings),
+                next.of(field, findings.field()),
                 open(made));
     }
 
-    private void suppose(String suppose, Map<String, Found> findings) {
+    private Map<String, Found> supposed(String suppose) {
+        Map<String, Found> findings = new LinkedHashMap<>();
         if (suppose.isEmpty()) {
-            return;
+            return findings;
         }
         for (String each : suppose.split(",")) {
             String[] parts = each.split(":");
@@ -144,9 +177,10 @@ class LimitsController {
             }
             findings.put(parts[0], Found.whole(parts[1]));
         }
+        return findings;
     }
 
-    private ConstraintView view(Limits.Belief belief, Set<String> made) {
+    private ConstraintView view(Limits.Belief belief, Set<String> made, Map<String, String> labels) {
         String code = belief.constraint().code();
         return new ConstraintView(
                 code,
@@ -155,6 +189,17 @@ class LimitsController {
                 belief.prior(),
                 belief.probability(),
                 belief.named(),
+                belief.namedInPart(),
+                PERCENT * belief.share(),
+                belief.stops().stream()
+                        .map(each -> new StopView(each.stop(), labels.get(each.stop()), each.probability()))
+                        .toList(),
+                belief.inPart(),
+                words.extent(belief),
+                belief.cost() == null ? null : Double.valueOf(belief.cost().likely()),
+                belief.cost() == null ? null : Double.valueOf(belief.cost().low()),
+                belief.cost() == null ? null : Double.valueOf(belief.cost().high()),
+                words.cost(belief),
                 messages.text("constraint.confirm." + code),
                 belief.evidence().stream()
                         .map(each -> new EvidenceView(

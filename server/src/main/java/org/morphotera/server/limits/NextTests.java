@@ -4,8 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.NextTest;
@@ -39,21 +38,15 @@ public class NextTests {
 
     /** The best few, the best first; none where no test could change what is named. */
     public List<NextTestView> of(Field field, Map<String, Found> findings) {
-        Set<String> done = tables.kinds().stream()
-                .filter(kind -> findings.containsKey(kind.id()))
-                .map(EvidenceTables.Kind::method)
-                .collect(Collectors.toSet());
-        done.removeAll(NextTest.wantedNext(findings, tables));
         Map<String, Integer> minutes = new LinkedHashMap<>();
-        methods.all().stream()
-                .filter(method -> !done.contains(method.card().id()))
+        methods.all()
                 .forEach(method -> minutes.put(method.card().id(), method.card().handsOnMinutes()));
         return NextTest.ranked(findings, minutes, Coded.find(LandUse.values(), field.landUse()), tables).stream()
                 .limit(OFFERED)
                 .map(offer -> {
                     String title = messages.text(offer.method() + ".title");
                     List<DepthLayer> layers = methods.get(offer.method()).layers();
-                    DepthBand band = DepthBand.ofMiddle(layers.isEmpty() ? null : layers.get(0));
+                    DepthBand band = DepthBand.ofMiddle(layer(layers, offer.finding()));
                     return new NextTestView(
                             offer.method(),
                             title,
@@ -63,6 +56,15 @@ public class NextTests {
                             band.code());
                 })
                 .toList();
+    }
+
+    /** The layer in which a finding is read; {@code null} above the ground. */
+    private static @Nullable DepthLayer layer(List<DepthLayer> layers, String finding) {
+        boolean below = finding.startsWith("subsoil") || finding.endsWith("-sub");
+        return layers.stream()
+                .filter(each -> DepthLayer.isSubsoil(each) == below)
+                .findFirst()
+                .orElse(layers.isEmpty() ? null : layers.get(0));
     }
 
     private String reason(String title, NextTest.Offer offer) {

@@ -12,8 +12,8 @@ import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
 import org.morphotera.core.limits.Constraint;
-import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
@@ -97,8 +97,8 @@ class ActionChecks {
     }
 
     OrderRules rules(UUID practice, Field field) {
-        Map<String, Found> findings = limits.findings(practice, field);
-        return rules(facts.of(practice, field, findings), limits.beliefs(field, findings));
+        StopFindings findings = limits.findings(practice, field);
+        return rules(facts.of(practice, field, findings), limits.beliefs(findings));
     }
 
     /** The same from what is known already. */
@@ -106,7 +106,7 @@ class ActionChecks {
         return new OrderRules(
                 known,
                 beliefs.stream()
-                        .filter(Limits.Belief::named)
+                        .filter(Limits.Belief::isToMend)
                         .map(Limits.Belief::constraint)
                         .collect(Collectors.toSet()));
     }

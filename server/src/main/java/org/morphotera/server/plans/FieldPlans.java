@@ -13,8 +13,9 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.Methods;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.calculator.CalculatorRegistry;
-import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Limits;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
@@ -58,6 +59,7 @@ public class FieldPlans {
     private final FieldLimits limits;
     private final PlanFacts facts;
     private final Outlooks outlooks;
+    private final EvidenceTables tables;
     private final Benchmarks benchmarks;
     private final Messages messages;
     private final JsonMapper json;
@@ -74,6 +76,7 @@ public class FieldPlans {
             FieldLimits limits,
             PlanFacts facts,
             Outlooks outlooks,
+            EvidenceTables tables,
             Benchmarks benchmarks,
             Messages messages,
             JsonMapper json,
@@ -87,6 +90,7 @@ public class FieldPlans {
         this.limits = limits;
         this.facts = facts;
         this.outlooks = outlooks;
+        this.tables = tables;
         this.benchmarks = benchmarks;
         this.messages = messages;
         this.json = json;
@@ -99,15 +103,15 @@ public class FieldPlans {
     @Transactional(readOnly = true)
     public FieldPlan.PlanView plan(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
-        Map<String, Found> findings = limits.findings(practice, field);
+        StopFindings findings = limits.findings(practice, field);
         FieldFacts known = facts.of(practice, field, findings);
-        List<Limits.Belief> beliefs = limits.beliefs(field, findings);
+        List<Limits.Belief> beliefs = limits.beliefs(findings);
         List<Action> actions =
                 rows.actions(practice, id).stream().map(this::action).toList();
         List<FieldPlan.ProposalView> proposals = new ArrayList<>(offered(
                 practice,
                 field,
-                Proposals.of(beliefs, known, benchmarks),
+                Proposals.of(beliefs, findings, known, tables, benchmarks),
                 actions,
                 known.treated().patch() ? StopRole.POOR : null));
         facts.otherPatches(practice, field)
@@ -133,8 +137,8 @@ public class FieldPlans {
     /** What is agreed and what was done of a field's plan, in the order of the work; for paper. */
     public List<PlannedWork> work(UUID practice, UUID id) {
         Field field = NotFoundException.require(fields.field(practice, id), "field");
-        Map<String, Found> findings = limits.findings(practice, field);
-        OrderRules rules = ActionChecks.rules(facts.of(practice, field, findings), limits.beliefs(field, findings));
+        StopFindings findings = limits.findings(practice, field);
+        OrderRules rules = ActionChecks.rules(facts.of(practice, field, findings), limits.beliefs(findings));
         List<Action> actions =
                 rows.actions(practice, id).stream().map(this::action).toList();
         return actions.stream()
@@ -157,10 +161,10 @@ public class FieldPlans {
 
     /** What a patch by itself asks to be spread. */
     private List<Proposals.Proposal> amendments(UUID practice, Field field, StopRole patch) {
-        Map<String, Found> found =
+        StopFindings found =
                 limits.findingsOf(practice, field, Patches.stopsOf(fields.stops(practice, field.id()), patch));
         return Proposals.amendmentsOf(
-                limits.beliefs(field, found), facts.ofPatch(practice, field, patch, found), benchmarks);
+                limits.beliefs(found), found, facts.ofPatch(practice, field, patch, found), tables, benchmarks);
     }
 
     private List<FieldPlan.ProposalView> offered(
@@ -218,7 +222,7 @@ public class FieldPlans {
                         .toList(),
                 messages.optional("constraint.confirm." + constraint),
                 FieldPlan.LaboratoryView.of(laboratory),
-                proposal.isHeld() ? messages.text("action.rule." + proposal.held()) : null,
+                proposal.heldFor(messages),
                 messages.optional("action.expect." + proposal.kind().code()),
                 calculator == null ? null : calculation(calculator, proposal.inputs()));
     }

@@ -4,15 +4,18 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.StopFindings;
+import org.morphotera.core.plan.ActedOn;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
+import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.plan.order.OrderRules;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
@@ -42,22 +45,25 @@ class PlanFacts {
     private final SightingReader sightings;
     private final FieldIndicators indicators;
     private final FieldLimits limits;
+    private final EvidenceTables tables;
 
     PlanFacts(
             FieldReader fields,
             VisitReader visits,
             SightingReader sightings,
             FieldIndicators indicators,
-            FieldLimits limits) {
+            FieldLimits limits,
+            EvidenceTables tables) {
         this.fields = fields;
         this.visits = visits;
         this.sightings = sightings;
         this.indicators = indicators;
         this.limits = limits;
+        this.tables = tables;
     }
 
     /** @param findings what was found on the field, as its limits have it */
-    FieldFacts of(UUID practice, Field field, Map<String, Found> findings) {
+    FieldFacts of(UUID practice, Field field, StopFindings findings) {
         List<Stop> stops = fields.stops(practice, field.id());
         boolean poorLeads = StopRole.leading(Patches.roles(stops)) == StopRole.POOR;
         return facts(
@@ -69,7 +75,7 @@ class PlanFacts {
     }
 
     /** The same of a patch, by its own readings. */
-    FieldFacts ofPatch(UUID practice, Field field, StopRole patch, Map<String, Found> findings) {
+    FieldFacts ofPatch(UUID practice, Field field, StopRole patch, StopFindings findings) {
         List<Stop> stops = fields.stops(practice, field.id());
         return facts(
                 practice,
@@ -82,14 +88,13 @@ class PlanFacts {
     private FieldFacts facts(
             UUID practice,
             Field field,
-            Map<String, Found> findings,
+            StopFindings findings,
             List<IndicatorRow> standing,
             FieldFacts.@Nullable Treated treated) {
         Visit newest = visits.newest(practice, field.id());
         String moisture = newest == null ? null : newest.soilMoisture();
-        boolean drained = fields.events(practice, field.id()).stream()
-                .anyMatch(event -> event.kind().equals("drain"));
-        Found subsoil = findings.get("subsoil-ph");
+        boolean drained = new ActedOn(findings, tables).everDone(ActionKind.DRAIN);
+        Found subsoil = findings.field().get("subsoil-ph");
         List<SightingReader.Row> seen = sightings.latestOfField(practice, field.id());
         return FieldFacts.of(
                 new FieldFacts.Place(

@@ -101,7 +101,14 @@ class JudgementsApiTest {
         body.put(
                 "stops",
                 Land.rows(face, "stops").stream()
-                        .map(each -> Map.of("id", each.get("id"), "label", each.get("label"), "role", each.get("role")))
+                        .map(each -> {
+                            Map<String, Object> stop = new LinkedHashMap<>(
+                                    Map.of("id", each.get("id"), "label", each.get("label"), "role", each.get("role")));
+                            if (each.get("areaSharePct") != null) {
+                                stop.put("areaPct", each.get("areaSharePct"));
+                            }
+                            return stop;
+                        })
                         .toList());
         body.put("visits", visits);
         body.put(
@@ -129,6 +136,10 @@ class JudgementsApiTest {
                 .map(each -> each.get("id").toString())
                 .findFirst()
                 .orElseThrow();
+    }
+
+    private static boolean isTold(Map<String, Object> constraint) {
+        return Boolean.TRUE.equals(constraint.get("named")) || Boolean.TRUE.equals(constraint.get("namedInPart"));
     }
 
     @Test
@@ -166,10 +177,10 @@ class JudgementsApiTest {
             Map<String, Object> limits =
                     advisor.get("/api/fields/" + field + "/limits").json();
             assertThat(Land.rows(limits, "constraints").stream()
-                            .filter(each -> Boolean.TRUE.equals(each.get("named")))
+                            .filter(JudgementsApiTest::isTold)
                             .map(each -> each.get("constraint")))
                     .containsExactlyInAnyOrderElementsOf(Land.rows(Land.part(answer, "limits"), "constraints").stream()
-                            .filter(each -> Boolean.TRUE.equals(each.get("named")))
+                            .filter(JudgementsApiTest::isTold)
                             .map(each -> each.get("constraint"))
                             .toList());
         }

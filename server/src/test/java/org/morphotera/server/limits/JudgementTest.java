@@ -158,7 +158,7 @@ class JudgementTest {
         assertThat(advisor.put("/api/measurements/" + UUID.randomUUID(), body).status())
                 .isEqualTo(200);
         assertThat(advisor.get("/api/fields/" + field + "/limits").text())
-                .contains("\"finding\":\"esp\",\"label\":\"Exchangeable sodium\",\"state\":\"strongly sodic\"");
+                .contains("\"finding\":\"esp\",\"label\":\"Exchangeable sodium\",\"state\":\"sodic\"");
     }
 
     @Test

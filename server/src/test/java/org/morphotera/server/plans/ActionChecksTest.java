@@ -47,7 +47,7 @@ class ActionChecksTest {
 
     @BeforeEach
     void aDryField() {
-        lenient().when(limits.beliefs(any(), any())).thenReturn(List.of());
+        lenient().when(limits.beliefs(any())).thenReturn(List.of());
         lenient().when(facts.of(any(), any(), any())).thenReturn(knownOf(false));
     }
 

@@ -1,14 +1,15 @@
 package org.morphotera.training.trial;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.morphotera.core.CoreData;
-import org.morphotera.core.chemistry.PhWindow;
-import org.morphotera.core.limits.Found;
-import org.morphotera.core.limits.Sightings;
+import org.morphotera.core.judgement.JudgedField;
+import org.morphotera.core.limits.StopFindings;
+import org.morphotera.core.limits.StopSighting;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodCard;
 import org.morphotera.core.method.MethodRegistry;
@@ -17,7 +18,9 @@ import org.morphotera.core.method.RecordedTest;
 import org.morphotera.core.method.Sighting;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.FieldFace;
+import org.morphotera.core.score.FigureScore;
 import org.morphotera.core.score.SoilPlantGap;
+import org.morphotera.core.score.StopRole;
 import org.morphotera.core.score.StopScore;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.training.ground.MadeUpSoil;
@@ -31,6 +34,7 @@ final class AdvisorsVisit {
 
     static final int STOPS = 4;
 
+    private static final String VISIT = "visit";
     private static final double PATCHY = 0.25;
     private static final double STOP_IN_PATCH = 0.3;
     private static final double PATCH_SOUNDER_BY = 0.7;
@@ -44,7 +48,7 @@ final class AdvisorsVisit {
     private final Day day;
     private final Reader reader;
     private final List<Spot> spots = new ArrayList<>();
-    private final List<Sighting> seen = new ArrayList<>();
+    private final List<StopSighting> seen = new ArrayList<>();
     private final List<StopScore> standings = new ArrayList<>();
 
     AdvisorsVisit(SimulatedSoil soil, Random random, MethodRegistry methods) {
@@ -69,16 +73,20 @@ final class AdvisorsVisit {
         String[] amounts = {"none", "some", "many"};
         for (Spot spot : spots) {
             if (random.nextDouble() < LOOKED) {
-                seen.add(Sighting.of("rills", amounts[(int) spot.get(SoilProperty.RILLS)]));
-                seen.add(Sighting.of("white-crust", amounts[(int) spot.get(SoilProperty.CRUST)]));
-                seen.add(Sighting.of("slope", Math.max(0, Math.rint(spot.get(SoilProperty.SLOPE)))));
+                see(spot, Sighting.of("rills", amounts[(int) spot.get(SoilProperty.RILLS)]));
+                see(spot, Sighting.of("white-crust", amounts[(int) spot.get(SoilProperty.CRUST)]));
+                see(spot, Sighting.of("slope", Math.max(0, Math.rint(spot.get(SoilProperty.SLOPE)))));
                 double vigour = Scatter.toStep(scatter.around(spot.get(SoilProperty.VIGOUR), 0.15, 0, 2), 0.5);
                 standings.add(new StopScore(key(spot), "crop-vigour", null, vigour / 2, vigour));
             }
         }
         if (random.nextDouble() < LOOKED) {
-            seen.add(Sighting.of("carbon-added", soil.carbonAdded()));
+            seen.add(StopSighting.ofField(Sighting.of("carbon-added", soil.carbonAdded())));
         }
+    }
+
+    private void see(Spot spot, Sighting what) {
+        seen.add(new StopSighting(key(spot), VISIT, seen.size(), what));
     }
 
     private String key(Spot spot) {
@@ -144,7 +152,7 @@ final class AdvisorsVisit {
         }
         Envelope envelope = Envelope.of(done.evaluation(), CoreData.MESSAGES);
         RecordedTest<?> test = RecordedTest.of(method, readings, envelope, layer);
-        seen.addAll(test.sightings());
+        test.sightings().forEach(each -> see(spot, each));
         for (MethodCard.Indicator indicator : method.card().indicators()) {
             Envelope.RatingText rating = envelope.standing(indicator.id());
             if (rating != null && !test.hides(indicator.id())) {
@@ -154,15 +162,22 @@ final class AdvisorsVisit {
     }
 
     /** What is known of the field so far. */
-    Map<String, Found> findings() {
-        PhWindow window = PhWindow.of(null, soil.landUse(), CoreData.BENCHMARKS.table("ph.windows"));
-        Map<String, Found> findings = Sightings.findings(seen, window, CoreData.EVIDENCE);
+    StopFindings findings() {
+        List<StopSighting> all = new ArrayList<>(seen);
         Double gap = SoilPlantGap.of(FieldFace.of(standings), CoreData.BENCHMARKS);
         if (gap != null) {
-            findings.put(
-                    "soil-plant-gap",
-                    Found.whole(CoreData.EVIDENCE.kind("soil-plant-gap").stateOf(gap)));
+            all.add(StopSighting.ofField(Sighting.of("soil-plant-gap", gap)));
         }
-        return findings;
+        LocalDate on = LocalDate.parse("2026-10-20");
+        JudgedField field = new JudgedField(
+                on,
+                new FigureScore.Place(soil.texture().group(), null, soil.landUse()),
+                spots.stream()
+                        .map(each -> new JudgedField.Stop(key(each), key(each), StopRole.ROUTINE, null))
+                        .toList(),
+                List.of(new JudgedField.Visit(VISIT, on, null)),
+                List.of(),
+                List.of());
+        return StopFindings.of(all, field, CoreData.EVIDENCE, CoreData.BENCHMARKS);
     }
 }

@@ -15,6 +15,7 @@ import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.training.ground.SoilProperty;
 import org.morphotera.training.simulate.SimulatedSoil;
@@ -76,8 +77,7 @@ final class LimitsTrial {
             SimulatedSoil soil = SimulatedSoil.draw(random);
             AdvisorsVisit visit = new AdvisorsVisit(soil, random, methods);
             tests.forEach(visit::test);
-            Map<String, Found> findings = visit.findings();
-            List<Limits.Belief> beliefs = Limits.of(findings, soil.landUse(), CoreData.EVIDENCE);
+            List<Limits.Belief> beliefs = Limits.of(visit.findings(), CoreData.EVIDENCE);
             Limits.Belief top = beliefs.get(0);
             boolean right = top.named() && truth(soil).containsKey(top.constraint());
             if (truth(soil).isEmpty()) {
@@ -184,9 +184,8 @@ final class LimitsTrial {
         Set<String> left = new LinkedHashSet<>(TestSets.FULL);
         int minutes = 0;
         while (!left.isEmpty()) {
-            Map<String, Found> findings = visit.findings();
-            Limits.Belief top =
-                    Limits.of(findings, soil.landUse(), CoreData.EVIDENCE).get(0);
+            StopFindings findings = visit.findings();
+            Limits.Belief top = Limits.of(findings, CoreData.EVIDENCE).get(0);
             if (top.probability() >= SURE_OF && truth(soil).containsKey(top.constraint())) {
                 return minutes;
             }
@@ -194,7 +193,8 @@ final class LimitsTrial {
             if (nextBest) {
                 Map<String, Integer> work = new LinkedHashMap<>();
                 left.forEach(each -> work.put(each, workOf(each)));
-                List<NextTest.Offer> offers = NextTest.ranked(findings, work, soil.landUse(), CoreData.EVIDENCE);
+                List<NextTest.Offer> offers =
+                        NextTest.ranked(findings.field(), work, soil.landUse(), CoreData.EVIDENCE);
                 test = offers.isEmpty() ? test : offers.get(0).method();
             }
             left.remove(test);

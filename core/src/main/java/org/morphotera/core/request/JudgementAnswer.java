@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -54,15 +54,38 @@ public record JudgementAnswer(
     /** What one finding weighs for a constraint: a logarithm of odds, positive for it. */
     public record JudgedEvidence(String finding, String state, double weight, double share, String method) {}
 
-    /** How probable a constraint is; from one half on it is named. */
-    public record JudgedConstraint(
-            String constraint, double probability, boolean named, List<JudgedEvidence> evidence) {}
+    /** How probable it is that a constraint holds a stop back. */
+    public record JudgedStop(String id, double probability) {}
 
-    /** What limits, the most probable first. */
+    /**
+     * How probable it is that a constraint holds half of the field back or more; from one half on it is named.
+     *
+     * @param namedInPart whether it is named of a part of the field alone
+     * @param areaSharePct of the field that it holds back, expected
+     * @param lossPct yield that the whole field loses by it, expected, %; with {@code null} where nothing is known of it
+     */
+    public record JudgedConstraint(
+            String constraint,
+            double probability,
+            boolean named,
+            boolean namedInPart,
+            double areaSharePct,
+            List<JudgedStop> stops,
+            @Nullable Double lossPct,
+            @Nullable Double lossLow,
+            @Nullable Double lossHigh,
+            List<JudgedEvidence> evidence) {}
+
+    /** What limits: what is named first, then what is in part, each by how probable it is and what it costs. */
     public record JudgedLimits(List<JudgedConstraint> constraints) {}
 
-    /** A test that would tell most, for its minutes. */
-    public record JudgedNextTest(String method, int minutes, double gainBits, String constraint, String finding) {}
+    /**
+     * A test that would avoid most loss, for its minutes, fees and waiting.
+     *
+     * @param avoidedPct loss that it is expected to avoid, % of the yield
+     */
+    public record JudgedNextTest(
+            String method, int minutes, double gainBits, double avoidedPct, String constraint, String finding) {}
 
     /** What an event did to an indicator. */
     public record JudgedEffect(

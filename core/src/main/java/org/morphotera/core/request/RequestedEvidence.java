@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,16 +12,18 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
-import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.judgement.TestResult;
-import org.morphotera.core.judgement.request.RequestedTests.Tested;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
-import org.morphotera.core.limits.Limits;
-import org.morphotera.core.limits.Sightings;
+import org.morphotera.core.limits.StopFindings;
+import org.morphotera.core.limits.StopSighting;
 import org.morphotera.core.method.Sighting;
+import org.morphotera.core.plan.ActedOn;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.FieldReadings;
+import org.morphotera.core.plan.order.ActionKind;
+import org.morphotera.core.request.RequestedTests.Tested;
 import org.morphotera.core.score.FieldFace;
 import org.morphotera.core.score.SoilPlantGap;
 import org.morphotera.core.score.StopRole;
@@ -58,6 +60,7 @@ final class RequestedEvidence {
     private record Seen(Tested test, Sighting sighting) {}
 
     private final JudgementRequest request;
+    private final List<Tested> tests;
     private final List<Tested> speaking;
     private final Benchmarks benchmarks;
     private final EvidenceTables tables;
@@ -69,9 +72,11 @@ final class RequestedEvidence {
         Map<String, StopRole> roles =
                 request.stops().stream().collect(Collectors.toMap(each -> each.id(), each -> each.role()));
         StopRole leading = StopRole.leading(roles.values());
-        this.speaking = tests.stream()
-                .filter(each -> leading == null || roles.get(each.entry().stopId()) == leading)
+        this.tests = tests.stream()
                 .sorted(Comparator.comparing(Tested::takenAt).thenComparing(Tested::id))
+                .toList();
+        this.speaking = this.tests.stream()
+                .filter(each -> leading == null || roles.get(each.entry().stopId()) == leading)
                 .toList();
     }
 
@@ -119,16 +124,13 @@ final class RequestedEvidence {
                 .anyMatch(event -> test.visit().on().isBefore(event.on()));
     }
 
-    /** What was found, without what something done since has made old. */
-    Map<String, Found> findings() {
-        List<Sighting> counting = seen().stream()
-                .filter(each -> {
-                    EvidenceTables.Kind kind = tables.kind(each.sighting().finding());
-                    return kind == null || !old(kind.property(), each.test());
-                })
-                .map(Seen::sighting)
-                .toList();
-        Map<String, Found> findings = new LinkedHashMap<>(Sightings.findings(counting, window(), tables));
+    /** What was found, stop by stop. */
+    StopFindings findings(JudgedField field) {
+        List<StopSighting> seen = new ArrayList<>();
+        tests.forEach(test -> test.result()
+                .sightings()
+                .forEach(each -> seen.add(
+                        new StopSighting(test.entry().stopId(), test.visit().id(), seen.size(), each))));
         Double gap = SoilPlantGap.of(
                 FieldFace.of(rows().stream()
                         .map(row -> new StopScore(
@@ -140,17 +142,9 @@ final class RequestedEvidence {
                         .toList()),
                 benchmarks);
         if (gap != null) {
-            findings.put(GAP, Found.whole(tables.kind(GAP).stateOf(gap)));
+            seen.add(StopSighting.ofField(Sighting.of(GAP, gap)));
         }
-        return findings;
-    }
-
-    private PhWindow window() {
-        return PhWindow.of(request.field().crop(), request.field().landUse(), benchmarks.table("ph.windows"));
-    }
-
-    List<Limits.Belief> beliefs(Map<String, Found> findings) {
-        return Limits.of(findings, request.field().landUse(), tables);
+        return StopFindings.of(seen, field, tables, benchmarks);
     }
 
     /** The texture class of the field: what most stops show, else as written. */
@@ -187,8 +181,8 @@ final class RequestedEvidence {
         return new FieldReadings(readings);
     }
 
-    FieldFacts facts(Map<String, Found> findings) {
-        Found subsoil = findings.get("subsoil-ph");
+    FieldFacts facts(StopFindings findings) {
+        Found subsoil = findings.field().get("subsoil-ph");
         List<Seen> seen = seen();
         OptionalDouble down = seen.stream()
                 .filter(each -> each.sighting().finding().equals("straight-down"))
@@ -212,7 +206,7 @@ final class RequestedEvidence {
                         request.field().crop(),
                         request.field().areaHa(),
                         StopRole.leading(roles) == StopRole.POOR ? poorPatch() : null,
-                        request.done().stream().anyMatch(event -> event.kind().equals("drain")),
+                        new ActedOn(findings, tables).everDone(ActionKind.DRAIN),
                         request.visits().stream()
                                 .max(Comparator.comparing(JudgementRequest.VisitEntry::visitedOn))
                                 .map(JudgementRequest.VisitEntry::soilMoisture)

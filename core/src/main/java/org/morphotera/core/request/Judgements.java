@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -19,17 +19,18 @@ import org.morphotera.core.judgement.IndicatorSeries.LevelFigure;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.judgement.LimeAmount;
 import org.morphotera.core.judgement.TestResult;
-import org.morphotera.core.judgement.request.RequestedTests.Tested;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.NextTest;
+import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.Proposals;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
+import org.morphotera.core.request.RequestedTests.Tested;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.result.Evaluation;
 import org.morphotera.core.score.FigureScore;
@@ -45,6 +46,7 @@ import org.morphotera.core.text.ShownUnits;
 public final class Judgements {
 
     private static final int TESTS_OFFERED = 3;
+    private static final double PERCENT = 100;
 
     /** An answer, or what is wrong with what was sent; one of the two is {@code null}. */
     public record Result(@Nullable JudgementAnswer answer, List<Fault> faults) {}
@@ -158,7 +160,9 @@ public final class Judgements {
                                     each.id(),
                                     each.label() == null ? each.id() : each.label(),
                                     each.role(),
-                                    each.patch()))
+                                    each.patch(),
+                                    each.zone(),
+                                    each.areaPct()))
                             .toList(),
                     request.visits().stream()
                             .map(each -> new JudgedField.Visit(each.id(), each.on(), each.person()))
@@ -204,8 +208,9 @@ public final class Judgements {
         }
 
         JudgementAnswer answer() {
-            Map<String, Found> findings = evidence.findings();
-            List<Limits.Belief> beliefs = evidence.beliefs(findings);
+            StopFindings found = evidence.findings(judged.field());
+            List<Limits.Belief> beliefs = Limits.of(found, tables);
+            Map<String, Found> findings = found.field();
             return new JudgementAnswer(
                     request.day(),
                     levels(),
@@ -214,7 +219,7 @@ public final class Judgements {
                     nextTests(findings),
                     changes(),
                     compare(),
-                    plan(beliefs, findings));
+                    plan(beliefs, found));
         }
 
         private List<JudgementAnswer.JudgedLevel> levels() {
@@ -256,14 +261,8 @@ public final class Judgements {
         }
 
         private List<JudgementAnswer.JudgedNextTest> nextTests(Map<String, Found> findings) {
-            Set<String> done = new HashSet<>();
-            tables.kinds().stream()
-                    .filter(kind -> findings.containsKey(kind.id()))
-                    .forEach(kind -> done.add(kind.method()));
-            done.removeAll(NextTest.wantedNext(findings, tables));
             Map<String, Integer> minutes = new LinkedHashMap<>();
-            methods.all().stream()
-                    .filter(method -> !done.contains(method.card().id()))
+            methods.all()
                     .forEach(method ->
                             minutes.put(method.card().id(), method.card().handsOnMinutes()));
             return NextTest.ranked(findings, minutes, request.field().landUse(), tables).stream()
@@ -272,6 +271,7 @@ public final class Judgements {
                             offer.method(),
                             offer.minutes(),
                             shown(offer.gainBits()),
+                            shown(offer.avoidedPct()),
                             offer.constraint().code(),
                             offer.finding()))
                     .toList();
@@ -386,19 +386,33 @@ public final class Judgements {
                     belief.constraint().code(),
                     shown(belief.probability()),
                     belief.named(),
+                    belief.namedInPart(),
+                    shown(PERCENT * belief.share()),
+                    belief.stops().stream()
+                            .map(each -> new JudgementAnswer.JudgedStop(each.stop(), shown(each.probability())))
+                            .toList(),
+                    belief.cost() == null
+                            ? null
+                            : Double.valueOf(shown(belief.cost().likely())),
+                    belief.cost() == null
+                            ? null
+                            : Double.valueOf(shown(belief.cost().low())),
+                    belief.cost() == null
+                            ? null
+                            : Double.valueOf(shown(belief.cost().high())),
                     belief.evidence().stream()
                             .map(each -> new JudgementAnswer.JudgedEvidence(
                                     each.finding(), each.state(), shown(each.weight()), each.share(), each.method()))
                             .toList());
         }
 
-        private JudgementAnswer.JudgedPlan plan(List<Limits.Belief> beliefs, Map<String, Found> findings) {
+        private JudgementAnswer.JudgedPlan plan(List<Limits.Belief> beliefs, StopFindings findings) {
             List<JudgementAnswer.JudgedProposal> proposals = new ArrayList<>();
             List<JudgementAnswer.JudgedRefusal> refused = new ArrayList<>();
-            for (Proposals.Proposal each : Proposals.of(beliefs, evidence.facts(findings), rules)) {
+            for (Proposals.Proposal each : Proposals.of(beliefs, findings, evidence.facts(findings), tables, rules)) {
                 if (each.isHeld()) {
                     refused.add(new JudgementAnswer.JudgedRefusal(
-                            each.kind().code(), each.constraint().code(), messages.text("action.rule." + each.held())));
+                            each.kind().code(), each.constraint().code(), each.heldFor(messages)));
                 } else {
                     proposals.add(proposal(each));
                 }

@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import java.time.Instant;
 import java.time.LocalTime;
@@ -13,13 +13,13 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.context.Additions;
 import org.morphotera.core.context.PlaceAndDay;
 import org.morphotera.core.judgement.TestResult;
-import org.morphotera.core.judgement.request.JudgementRequest.TestEntry;
-import org.morphotera.core.judgement.request.JudgementRequest.VisitEntry;
 import org.morphotera.core.method.FieldMethod;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
+import org.morphotera.core.request.JudgementRequest.TestEntry;
+import org.morphotera.core.request.JudgementRequest.VisitEntry;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.DepthLayer;

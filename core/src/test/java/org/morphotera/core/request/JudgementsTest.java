@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,2 +1,2 @@
 /** A whole field judged in one call: what is sent, and the answer. */
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;

@@ -1,4 +1,4 @@
-package org.morphotera.core.judgement.request;
+package org.morphotera.core.request;
 
 import java.time.DateTimeException;
 import java.time.Instant;

@@ -1,0 +1,64 @@
+package org.morphotera.core.limits;
+
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.text.Messages;
+
+/** How far a limit reaches and what it costs, in sentences. */
+public final class LimitWords {
+
+    private static final double PERCENT = 100;
+
+    /** Under this a share of the area is not told to a step of 5 %. */
+    private static final double FINE_UNDER_PCT = 10;
+
+    private static final double STEP_PCT = 5;
+
+    private final Messages messages;
+
+    /** @param messages with the section {@code limit} */
+    public LimitWords(Messages messages) {
+        this.messages = messages;
+    }
+
+    /** At how many stops and in how much of the field; {@code null} where it is not named or no stops are told apart. */
+    public @Nullable String extent(Limits.Belief belief) {
+        if (!belief.isToMend() || belief.stops().isEmpty()) {
+            return null;
+        }
+        int held = belief.heldBack().size();
+        int all = belief.stops().size();
+        String code = all == 1
+                ? "limit.at-the-stop"
+                : held == 0
+                        ? "limit.extent-no-stop"
+                        : held == all ? "limit.extent-all" : belief.named() ? "limit.extent" : "limit.extent-in-part";
+        return messages.text(List.of(code), Map.of("held", held, "all", all, "share", (int) sharePct(belief)));
+    }
+
+    /** The share of the field as it is told: to 5 %, a small one to 1 %. */
+    private static double sharePct(Limits.Belief belief) {
+        double pct = PERCENT * belief.share();
+        return pct < FINE_UNDER_PCT ? Math.max(1, Math.rint(pct)) : STEP_PCT * Math.rint(pct / STEP_PCT);
+    }
+
+    /** What it costs of the yield; {@code null} where it is not named, or where that is under a half per cent. */
+    public @Nullable String cost(Limits.Belief belief) {
+        Limits.Cost cost = belief.cost();
+        if (!belief.isToMend() || cost == null || Math.rint(cost.likely()) < 1) {
+            return null;
+        }
+        return messages.text(
+                List.of("limit.cost"),
+                Map.of(
+                        "likely",
+                        (int) Math.rint(cost.likely()),
+                        "low",
+                        (int) Math.rint(cost.low()),
+                        "high",
+                        (int) Math.rint(cost.high()),
+                        "source",
+                        cost.source()));
+    }
+}

@@ -1,0 +1,91 @@
+package org.morphotera.core.plan;
+
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.morphotera.core.judgement.JudgedField;
+import org.morphotera.core.limits.Constraint;
+import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.StopFindings;
+import org.morphotera.core.plan.order.ActionKind;
+
+/**
+ * What was done to a field since what it mends was last read: it is not proposed again until it has been read again,
+ * whatever it was called when it was noted.
+ */
+public final class ActedOn {
+
+    private static final int MONTH_NAME = 3;
+
+    private final StopFindings findings;
+    private final EvidenceTables tables;
+
+    /** @param findings with what was done to the field */
+    public ActedOn(StopFindings findings, EvidenceTables tables) {
+        this.findings = findings;
+        this.tables = tables;
+    }
+
+    /**
+     * The newest such work.
+     *
+     * @return what the sentence {@code acted-on} needs: {@code what}, {@code on} and {@code from}; {@code null} where
+     *     nothing was done since, or there is nothing to read again
+     */
+    @Nullable
+    Map<String, Object> since(ActionKind kind, Constraint constraint) {
+        LocalDate read = findings.lastRead(finding -> tables.isOwn(constraint, finding));
+        JudgedField.Event last = findings.done().stream()
+                .filter(each -> is(kind, each))
+                .filter(each -> read == null || !each.on().isBefore(read))
+                .filter(each -> kind.retestOn(each.on()) != null)
+                .max(Comparator.comparing(JudgedField.Event::on))
+                .orElse(null);
+        if (last == null) {
+            return null;
+        }
+        Map<String, Object> said = new LinkedHashMap<>();
+        said.put("what", last.what());
+        said.put("on", last.on().getDayOfMonth() + " " + month(last.on()));
+        // a month before the year is full: by then it shows
+        said.put("from", month(kind.retestOn(last.on()).minusMonths(1)));
+        return said;
+    }
+
+    private boolean is(ActionKind kind, JudgedField.Event event) {
+        String written = event.kind().strip().toLowerCase(Locale.ROOT).replace(' ', '-');
+        return written.equals(kind.code())
+                || tables.wordsOf(kind.code()).stream()
+                        .anyMatch(word -> says(event.kind(), word) || says(event.what(), word));
+    }
+
+    /** Whether a text has a word, or one that begins with it. */
+    private static boolean says(String text, String word) {
+        String clean = " " + text.toLowerCase(Locale.ROOT).replaceAll("[^a-z]+", " ");
+        return clean.contains(" " + word);
+    }
+
+    private static String month(LocalDate on) {
+        String name = on.getMonth().name();
+        return name.charAt(0) + name.substring(1, MONTH_NAME).toLowerCase(Locale.ROOT) + " " + on.getYear();
+    }
+
+    /** Whether something of a kind was ever done. */
+    public boolean everDone(ActionKind kind) {
+        return findings.done().stream().anyMatch(each -> is(kind, each));
+    }
+
+    /** The proposals with those held back that were acted on. */
+    List<Proposals.Proposal> closing(List<Proposals.Proposal> all) {
+        return all.stream()
+                .map(each -> {
+                    Map<String, Object> said = each.isHeld() ? null : since(each.kind(), each.constraint());
+                    return said == null ? each : each.heldBack("acted-on", said);
+                })
+                .toList();
+    }
+}
