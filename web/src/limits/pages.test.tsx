@@ -29,6 +29,35 @@ describe('what limits a field', () => {
     for (const each of shown) expect(seen.textContent).toContain(each.label)
   })
 
+  it('says how far it reaches, at which stops, and what it costs', async () => {
+    const [first, ...others] = limits.constraints
+    const part = {
+      ...first!,
+      named: false,
+      namedInPart: true,
+      probability: 0.02,
+      inPart: 0.93,
+      extent: 'In part: 2 of 3 stops, about 40 % of the field.',
+      cost: 'Costs about 8 % of the yield.',
+      stops: [
+        { id: 'a', label: 'By the gate', probability: 0.97 },
+        { id: 'b', label: 'Low end', probability: 0.95 },
+        { id: 'c', label: 'Middle', probability: 0.03 },
+      ],
+    }
+    openLimits({ ...limits, constraints: [part, ...others.map((each) => ({ ...each, named: false }))] })
+    expect((await screen.findAllByText(/about 40 % of the field/)).length).toBeGreaterThan(0)
+    expect(screen.getAllByText(/about 8 % of the yield/).length).toBeGreaterThan(0)
+    expect(screen.getByText(/^93 % sure/)).toBeDefined()
+    const stops = within(screen.getByRole('list', { name: 'Stops' }))
+    expect(stops.getAllByRole('listitem').map((each) => each.textContent)).toEqual([
+      'By the gate 97 %',
+      'Low end 95 %',
+      'Middle 3 %',
+    ])
+    expect(screen.getByText('in part')).toBeDefined()
+  })
+
   it('offers what to test next, with what it costs', async () => {
     openLimits()
     for (const each of limits.next) {

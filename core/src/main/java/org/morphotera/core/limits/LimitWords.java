@@ -37,9 +37,13 @@ public final class LimitWords {
         return messages.text(List.of(code), Map.of("held", held, "all", all, "share", (int) sharePct(belief)));
     }
 
-    /** The share of the field as it is told: to 5 %, a small one to 1 %. */
+    /** The share of the field as it is told, of the stops held back where there are any: to 5 %, a small one to 1 %. */
     private static double sharePct(Limits.Belief belief) {
-        double pct = PERCENT * belief.share();
+        double held = belief.stops().stream()
+                .filter(each -> each.probability() >= Limits.NAMED_FROM)
+                .mapToDouble(Limits.AtStop::area)
+                .sum();
+        double pct = PERCENT * (held > 0 ? held : belief.share());
         return pct < FINE_UNDER_PCT ? Math.max(1, Math.rint(pct)) : STEP_PCT * Math.rint(pct / STEP_PCT);
     }
 

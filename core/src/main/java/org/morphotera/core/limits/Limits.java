@@ -46,8 +46,12 @@ public final class Limits {
         }
     }
 
-    /** How probable it is that a constraint holds a stop back. */
-    public record AtStop(String stop, double probability) {}
+    /**
+     * How probable it is that a constraint holds a stop back.
+     *
+     * @param area share of the field that the stop stands for, 0 to 1
+     */
+    public record AtStop(String stop, double probability, double area) {}
 
     /**
      * What a constraint costs this crop over the whole field, expected: yield lost, %.
@@ -194,7 +198,7 @@ public final class Limits {
             tested |= weighed.tested();
             chances[i] = weighed.probability();
             areas[i] = shares.get(stop);
-            at.add(new AtStop(stop, weighed.tested() ? chances[i] : Math.min(chances[i], UNNAMED)));
+            at.add(new AtStop(stop, weighed.tested() ? chances[i] : Math.min(chances[i], UNNAMED), areas[i]));
             share += areas[i] * chances[i];
             lost.add(areas[i] * chances[i], Costs.of(constraint, here, findings.crop(), tables));
         }

@@ -6,14 +6,17 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.LimitWords;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.plan.calculator.DrainSpacing;
@@ -75,6 +78,22 @@ public final class Proposals {
         /** The same, held back. */
         Proposal heldBack(String why, Map<String, Object> with) {
             return new Proposal(kind, constraint, probability, inputs, origins, rules, why, with);
+        }
+
+        /**
+         * How far what it mends reaches, where that is a part of the field, and the rules that hold for it, in sentences.
+         *
+         * @param beliefs that it was drawn from
+         */
+        public List<String> told(List<Limits.Belief> beliefs, Messages messages) {
+            LimitWords words = new LimitWords(messages);
+            return Stream.concat(
+                            beliefs.stream()
+                                    .filter(each -> each.constraint() == constraint && each.namedInPart())
+                                    .map(words::extent)
+                                    .filter(Objects::nonNull),
+                            rules.stream().map(rule -> messages.text("action.rule." + rule)))
+                    .toList();
         }
 
         /** Why it is held back, in a sentence; {@code null} for a proposal that stands. */

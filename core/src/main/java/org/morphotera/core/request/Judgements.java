@@ -414,13 +414,13 @@ public final class Judgements {
                     refused.add(new JudgementAnswer.JudgedRefusal(
                             each.kind().code(), each.constraint().code(), each.heldFor(messages)));
                 } else {
-                    proposals.add(proposal(each));
+                    proposals.add(proposal(each, beliefs));
                 }
             }
             return new JudgementAnswer.JudgedPlan(proposals, refused);
         }
 
-        private JudgementAnswer.JudgedProposal proposal(Proposals.Proposal each) {
+        private JudgementAnswer.JudgedProposal proposal(Proposals.Proposal each, List<Limits.Belief> beliefs) {
             String calculator = each.kind().calculator();
             Envelope calculation = null;
             if (calculator != null) {
@@ -433,9 +433,7 @@ public final class Judgements {
                     each.constraint().code(),
                     shown(each.probability()),
                     each.inputs(),
-                    each.rules().stream()
-                            .map(rule -> messages.text("action.rule." + rule))
-                            .toList(),
+                    each.told(beliefs, messages),
                     calculation);
         }
     }

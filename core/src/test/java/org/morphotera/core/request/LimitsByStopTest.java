@@ -108,6 +108,7 @@ class LimitsByStopTest {
         assertThat(lime.probability()).isGreaterThan(0.5);
         assertThat((Double) lime.inputs().get("areaHa")).isCloseTo(4, within(1e-9));
         assertThat((Double) lime.inputs().get("phWater")).isBetween(4.9, 5.3);
+        assertThat(lime.rules()).contains("In part: 2 of 5 stops, about 40 % of the field.");
     }
 
     @Test

@@ -111,12 +111,13 @@ public class FieldPlans {
         List<FieldPlan.ProposalView> proposals = new ArrayList<>(offered(
                 practice,
                 field,
+                beliefs,
                 Proposals.of(beliefs, findings, known, tables, benchmarks),
                 actions,
                 known.treated().patch() ? StopRole.POOR : null));
         facts.otherPatches(practice, field)
-                .forEach(patch ->
-                        proposals.addAll(offered(practice, field, amendments(practice, field, patch), actions, patch)));
+                .forEach(patch -> proposals.addAll(
+                        offered(practice, field, List.of(), amendments(practice, field, patch), actions, patch)));
         OrderRules rules = ActionChecks.rules(known, beliefs);
         return new FieldPlan.PlanView(
                 field.name(),
@@ -170,6 +171,7 @@ public class FieldPlans {
     private List<FieldPlan.ProposalView> offered(
             UUID practice,
             Field field,
+            List<Limits.Belief> beliefs,
             List<Proposals.Proposal> proposals,
             List<Action> actions,
             @Nullable StopRole patch) {
@@ -182,6 +184,7 @@ public class FieldPlans {
                                         || proposal.constraint().code().equals(each.constraint()))))
                 .map(proposal -> view(
                         proposal,
+                        proposal.told(beliefs, messages),
                         patch,
                         facts.laboratory(practice, field, proposal.constraint().code())))
                 .toList();
@@ -201,7 +204,10 @@ public class FieldPlans {
     }
 
     private FieldPlan.ProposalView view(
-            Proposals.Proposal proposal, @Nullable StopRole patch, @Nullable LaboratoryWord laboratory) {
+            Proposals.Proposal proposal,
+            List<String> told,
+            @Nullable StopRole patch,
+            @Nullable LaboratoryWord laboratory) {
         String calculator = proposal.kind().calculator();
         String constraint = proposal.constraint().code();
         return new FieldPlan.ProposalView(
@@ -217,9 +223,7 @@ public class FieldPlans {
                         .map(each ->
                                 new FieldPlan.Origin(each.getKey(), messages.text("action.origin." + each.getValue())))
                         .toList(),
-                proposal.rules().stream()
-                        .map(rule -> messages.text("action.rule." + rule))
-                        .toList(),
+                told,
                 messages.optional("constraint.confirm." + constraint),
                 FieldPlan.LaboratoryView.of(laboratory),
                 proposal.heldFor(messages),
