@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.plan.order.ActionKind;
 
@@ -31,16 +32,19 @@ public final class ActedOn {
     }
 
     /**
-     * The newest such work.
+     * The newest such work that was done wherever the constraint holds the field back.
      *
+     * @param heldBack stops that it holds back; none where they are not told apart
      * @return what the sentence {@code acted-on} needs: {@code what}, {@code on} and {@code from}; {@code null} where
      *     nothing was done since, or there is nothing to read again
      */
     @Nullable
-    Map<String, Object> since(ActionKind kind, Constraint constraint) {
+    Map<String, Object> since(ActionKind kind, Constraint constraint, List<String> heldBack) {
         LocalDate read = findings.lastRead(finding -> tables.isOwn(constraint, finding));
         JudgedField.Event last = findings.done().stream()
                 .filter(each -> is(kind, each))
+                .filter(each -> each.stops() == null
+                        || !heldBack.isEmpty() && each.stops().containsAll(heldBack))
                 .filter(each -> read == null || !each.on().isBefore(read))
                 .filter(each -> kind.retestOn(each.on()) != null)
                 .max(Comparator.comparing(JudgedField.Event::on))
@@ -80,10 +84,14 @@ public final class ActedOn {
     }
 
     /** The proposals with those held back that were acted on. */
-    List<Proposals.Proposal> closing(List<Proposals.Proposal> all) {
+    List<Proposals.Proposal> closing(List<Proposals.Proposal> all, List<Limits.Belief> beliefs) {
         return all.stream()
                 .map(each -> {
-                    Map<String, Object> said = each.isHeld() ? null : since(each.kind(), each.constraint());
+                    List<String> heldBack = beliefs.stream()
+                            .filter(belief -> belief.constraint() == each.constraint())
+                            .flatMap(belief -> belief.heldBack().stream())
+                            .toList();
+                    Map<String, Object> said = each.isHeld() ? null : since(each.kind(), each.constraint(), heldBack);
                     return said == null ? each : each.heldBack("acted-on", said);
                 })
                 .toList();

@@ -137,7 +137,7 @@ public final class Proposals {
             Benchmarks benchmarks) {
         Proposals plan = new Proposals(facts, benchmarks);
         plan.proposeAll(beliefs, belief -> HeldGround.of(facts, belief, findings));
-        return new ActedOn(findings, tables).closing(plan.proposals);
+        return new ActedOn(findings, tables).closing(plan.proposals, beliefs);
     }
 
     /** The same where nothing is known of stops and of what was done. */

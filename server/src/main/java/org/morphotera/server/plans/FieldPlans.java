@@ -115,9 +115,18 @@ public class FieldPlans {
                 Proposals.of(beliefs, findings, known, tables, benchmarks),
                 actions,
                 known.treated().patch() ? StopRole.POOR : null));
-        facts.otherPatches(practice, field)
-                .forEach(patch -> proposals.addAll(
-                        offered(practice, field, List.of(), amendments(practice, field, patch), actions, patch)));
+        for (StopRole patch : facts.otherPatches(practice, field)) {
+            List<FieldPlan.ProposalView> there =
+                    offered(practice, field, List.of(), amendments(practice, field, patch), actions, patch);
+            // what is spread on a patch is told once, by the patch
+            proposals.removeIf(each -> beliefs.stream()
+                            .anyMatch(belief ->
+                                    belief.constraint().code().equals(each.constraint()) && belief.namedInPart())
+                    && there.stream()
+                            .anyMatch(one -> one.kind().equals(each.kind())
+                                    && one.constraint().equals(each.constraint())));
+            proposals.addAll(there);
+        }
         OrderRules rules = ActionChecks.rules(known, beliefs);
         return new FieldPlan.PlanView(
                 field.name(),
