@@ -69,11 +69,7 @@ function Leading({ view }: { view: LimitsView }) {
       <p className="text-2xl leading-tight font-bold text-balance">
         {isTold(first) ? first.sentence : 'Nothing is probable enough to be named'}
       </p>
-      {first.extent && (
-        <p className="text-lg">
-          {first.extent} {first.cost}
-        </p>
-      )}
+      {first.extent && <p className="text-lg">{first.extent}</p>}
       <p className="text-soft">
         {isTold(first)
           ? `${percent(sure(first))} sure.${named.length > 1 ? ` ${named.length - 1} more named.` : ''} Before money is spent: ${first.confirmation}.`
