@@ -165,7 +165,8 @@ public class FieldLimits {
         String code = first.constraint().code();
         List<String> because = new ArrayList<>();
         if (first.namedInPart()) {
-            because.add(new LimitWords(messages).extent(first));
+            // one of several, without the stop that ends a sentence
+            because.add(new LimitWords(messages).extent(first).replaceAll("\\.$", ""));
         }
         first.evidence().stream()
                 .filter(each -> each.weight() > 0)
