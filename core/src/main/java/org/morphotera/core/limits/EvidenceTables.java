@@ -392,6 +392,9 @@ public final class EvidenceTables {
      * @param state that it was sorted into
      */
     public double validity(String finding, Collection<String> marks, String state) {
+        if (marks.isEmpty()) {
+            return 1;
+        }
         return applying(finding, marks, state)
                 .mapToDouble(Validity::weight)
                 .min()

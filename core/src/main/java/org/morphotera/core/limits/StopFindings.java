@@ -34,6 +34,12 @@ public final class StopFindings {
 
     private static final double LEAST_CHANCE = 1e-6;
 
+    /** No stop has this id. */
+    private static final String OF_FIELD = "";
+
+    /** Ids of readings are numbers of as many digits, so that they stand in their order. */
+    private static final int FIRST_ID = 1_000_000;
+
     /** What was hardly possible before is not taken for proven by one reading. */
     private static final double LEAST_BEFORE = 0.02;
 
@@ -46,6 +52,7 @@ public final class StopFindings {
     private final List<StopSighting> seen;
     private final Map<String, StopLevels> levels = new LinkedHashMap<>();
     private final Map<String, Map<String, Found>> atStops = new LinkedHashMap<>();
+    private final boolean noWorms;
     private final Map<String, Found> ofField;
 
     private StopFindings(
@@ -68,16 +75,31 @@ public final class StopFindings {
                 .filter(each -> each.stop() == null || stops.containsKey(each.stop()) && standing(each))
                 .sorted(Comparator.comparingLong(StopSighting::order))
                 .toList());
+        Map<String, List<StopSighting>> byFinding = seen.stream()
+                .filter(each -> each.stop() != null && each.seen().figure() != null)
+                .collect(Collectors.groupingBy(each -> each.seen().finding()));
         for (EvidenceTables.Kind kind : tables.kinds()) {
-            if (kind.model() != null) {
-                level(kind.id(), kind.model(), kind.best());
+            if (kind.model() != null && byFinding.containsKey(kind.id())) {
+                level(byFinding.get(kind.id()), kind.model(), kind.best());
             }
         }
-        level(Sightings.AT_200, Sightings.AT_200, 0);
+        if (byFinding.containsKey(Sightings.AT_200)) {
+            level(byFinding.get(Sightings.AT_200), Sightings.AT_200, 0);
+        }
+        Map<String, List<StopSighting>> byStop =
+                seen.stream().collect(Collectors.groupingBy(each -> each.stop() == null ? OF_FIELD : each.stop()));
         Map<String, Map<String, Found>> own = new LinkedHashMap<>();
-        stops.keySet().forEach(stop -> own.put(stop, Sightings.findings(newest(stop), crop, tables)));
-        Map<String, Found> told = Sightings.findings(newest(null), crop, tables);
-        stops.keySet().forEach(stop -> atStops.put(stop, at(stop, own, told)));
+        stops.keySet()
+                .forEach(stop ->
+                        own.put(stop, Sightings.findings(newest(byStop.getOrDefault(stop, List.of())), crop, tables)));
+        Map<String, Found> told = Sightings.findings(newest(byStop.getOrDefault(OF_FIELD, List.of())), crop, tables);
+        Map<String, List<Found>> everywhere = new HashMap<>();
+        own.values()
+                .forEach(there -> there.forEach((finding, found) -> everywhere
+                        .computeIfAbsent(finding, key -> new ArrayList<>())
+                        .add(found)));
+        this.noWorms = noWormsAtAll();
+        stops.keySet().forEach(stop -> atStops.put(stop, at(stop, own.get(stop), everywhere, told)));
         this.ofField = atStops.isEmpty() ? told : over(stops.keySet());
     }
 
@@ -102,6 +124,7 @@ public final class StopFindings {
         tables = known.tables;
         benchmarks = known.benchmarks;
         seen = known.seen;
+        noWorms = known.noWorms;
         stops.putAll(known.stops);
         known.atStops.forEach((stop, here) -> {
             Map<String, Found> with = new LinkedHashMap<>(here);
@@ -151,25 +174,17 @@ public final class StopFindings {
         return kind == null || of.figure() == null ? of.state() : kind.stateOf(of.figure(), crop);
     }
 
-    private void level(String finding, String model, double best) {
+    private void level(List<StopSighting> of, String model, double best) {
         List<JudgedField.Reading> readings = new ArrayList<>();
-        for (StopSighting each : seen) {
-            if (each.stop() != null
-                    && each.seen().finding().equals(finding)
-                    && each.seen().figure() != null) {
-                readings.add(reading(each, model, best, readings.size()));
-            }
-        }
-        if (!readings.isEmpty()) {
-            levels.put(finding, StopLevels.of(model, field, readings, benchmarks));
-        }
+        of.forEach(each -> readings.add(reading(each, model, best, readings.size())));
+        levels.put(of.get(0).seen().finding(), StopLevels.of(model, field, readings, benchmarks));
     }
 
     private static JudgedField.Reading reading(StopSighting of, String model, double best, int count) {
         double figure = of.seen().figure();
         boolean scored = best > 0;
         return new JudgedField.Reading(
-                String.format("%06d", count),
+                String.valueOf(FIRST_ID + count),
                 model,
                 of.seen().finding(),
                 "",
@@ -187,26 +202,20 @@ public final class StopFindings {
                 of.seen().marks());
     }
 
-    /** The newest of each finding by each source at a stop, or of the field itself. */
-    private List<Sighting> newest(@Nullable String stop) {
+    /** The newest of each finding by each source. */
+    private static List<Sighting> newest(List<StopSighting> of) {
         Map<List<Object>, Sighting> newest = new LinkedHashMap<>();
-        for (StopSighting each : seen) {
-            if (stop == null ? each.stop() == null : stop.equals(each.stop())) {
-                newest.put(List.of(each.seen().finding(), each.seen().source()), each.seen());
-            }
-        }
+        of.forEach(each -> newest.put(List.of(each.seen().finding(), each.seen().source()), each.seen()));
         return List.copyOf(newest.values());
     }
 
-    private Map<String, Found> at(String stop, Map<String, Map<String, Found>> own, Map<String, Found> told) {
+    private Map<String, Found> at(
+            String stop, Map<String, Found> own, Map<String, List<Found>> everywhere, Map<String, Found> told) {
         Map<String, Found> here = new LinkedHashMap<>(told);
-        here.putAll(own.get(stop));
+        here.putAll(own);
         for (EvidenceTables.Kind kind : tables.kinds()) {
             StopLevels read = levels.get(kind.id());
-            List<Found> elsewhere = own.values().stream()
-                    .map(each -> each.get(kind.id()))
-                    .filter(each -> each != null)
-                    .toList();
+            List<Found> elsewhere = everywhere.getOrDefault(kind.id(), List.of());
             if (read != null && (here.containsKey(kind.id()) || !elsewhere.isEmpty())) {
                 Found trust = here.containsKey(kind.id()) ? here.get(kind.id()) : elsewhere.get(0);
                 here.put(kind.id(), soft(kind, read.at(stop), trust));
@@ -296,7 +305,7 @@ public final class StopFindings {
             }
         }
         contrast(here, stop);
-        if (noWormsAtAll()) {
+        if (noWorms) {
             here.put(Sightings.WORMS, new Found("none", 1, List.of(), Source.METER, 0.0));
         }
         Sightings.hide(here, tables);
@@ -375,7 +384,7 @@ public final class StopFindings {
                 whole.put(
                         kind.id(),
                         Found.soft(
-                                commonest(kind, some),
+                                commonest(kind, some, shares),
                                 chances,
                                 all.stream()
                                         .mapToDouble(Found::weight)
@@ -390,8 +399,7 @@ public final class StopFindings {
     }
 
     /** The state that most of some stops are in, by their shares. */
-    private String commonest(EvidenceTables.Kind kind, Collection<String> some) {
-        Map<String, Double> shares = shares();
+    private String commonest(EvidenceTables.Kind kind, Collection<String> some, Map<String, Double> shares) {
         Map<String, Double> in = new LinkedHashMap<>();
         for (String stop : some) {
             Found found = atStops.get(stop).get(kind.id());
