@@ -26,96 +26,12 @@ public final class EvidenceTables {
     private static final double SUM_SLACK = 1e-6;
 
     /**
-     * A finding: a test result sorted into states.
-     *
-     * @param method that makes it; {@code observation} and {@code sheet} are no tests
-     * @param group findings that measure the same thing
-     * @param property what it measures: of several findings of one, the best source speaks alone
-     * @param of the finding whose figure it is sorted from; itself where it has its own
-     * @param against what of the crop its figure is held against before it is sorted
-     * @param model indicator by whose tables its readings scatter; {@code null} for what is told as it was read
-     * @param best the best figure there is, where its figure is a score; 0 where it is the figure of the indicator
-     * @param limits upper limits of the states but the last, with whether they are included; empty for words
-     */
-    public record Kind(
-            String id,
-            String method,
-            String group,
-            String property,
-            String of,
-            Against against,
-            @Nullable String model,
-            double best,
-            List<String> states,
-            List<Limit> limits) {
-
-        /** Whether it is seen in walking over a place and says nothing of the next one. */
-        public boolean isSign() {
-            return method.equals("observation") && limits.isEmpty();
-        }
-
-        /** The state of a figure, for a crop. */
-        public String stateOf(double figure, CropNeeds crop) {
-            return stateOf(against.of(figure, crop));
-        }
-
-        /** The figures at which its states end, for a crop. */
-        double[] ends(CropNeeds crop) {
-            return limits.stream()
-                    .mapToDouble(each -> against.figureAt(each.below(), crop))
-                    .toArray();
-        }
-
-        /** The state of a figure. */
-        public String stateOf(double figure) {
-            for (int i = 0; i < limits.size(); i++) {
-                Limit limit = limits.get(i);
-                if (figure < limit.below() || limit.included() && figure == limit.below()) {
-                    return states.get(i);
-                }
-            }
-            return states.get(states.size() - 1);
-        }
-    }
-
-    /** What of the crop a figure is held against. */
-    public enum Against implements Coded {
-        /** Nothing: the states are of the figure itself. */
-        NONE,
-        /** The crop's window of pH: how far outside it lies, below 0 on the sour side. */
-        WINDOW,
-        /** What the crop loses to salt, % of its yield, of a conductivity. */
-        SALT;
-
-        double of(double figure, CropNeeds crop) {
-            return switch (this) {
-                case NONE -> figure;
-                case WINDOW -> crop.window().outside(figure);
-                case SALT -> crop.lostPerDsM() * (figure - crop.saltFrom());
-            };
-        }
-
-        /** The figure at which a limit lies. */
-        double figureAt(double limit, CropNeeds crop) {
-            return switch (this) {
-                case NONE -> limit;
-                case WINDOW ->
-                    limit < 0 ? crop.window().low() + limit : crop.window().high() + limit;
-                case SALT -> crop.saltFrom() + limit / crop.lostPerDsM();
-            };
-        }
-    }
-
-    /**
      * What a constraint costs where it is present.
      *
      * @param low and {@code likely}, {@code high}: yield lost, %
      * @param source of the figures
      */
     public record Loss(double low, double likely, double high, String source) {}
-
-    /** Where a state ends. */
-    public record Limit(double below, boolean included) {}
 
     /** P(state | present) and P(state | absent) of each state of one finding for one constraint. */
     public record Row(
@@ -169,7 +85,7 @@ public final class EvidenceTables {
     private final Map<String, Double> prices = new LinkedHashMap<>();
     private final Map<Constraint, Loss> losses = new LinkedHashMap<>();
     private final Map<String, List<String>> changes = new LinkedHashMap<>();
-    private final Map<String, Kind> kinds = new LinkedHashMap<>();
+    private final Map<String, FindingKind> kinds = new LinkedHashMap<>();
     private final Map<Constraint, Map<String, Double>> priors = new LinkedHashMap<>();
     private final Map<String, Row> rows = new LinkedHashMap<>();
 
@@ -270,9 +186,9 @@ public final class EvidenceTables {
         return share;
     }
 
-    private static Kind kind(String id, DataText.Section section) {
+    private static FindingKind kind(String id, DataText.Section section) {
         List<String> states = new ArrayList<>();
-        List<Limit> limits = new ArrayList<>();
+        List<FindingKind.Limit> limits = new ArrayList<>();
         String words = section.entries().get("words");
         if (words != null) {
             states.addAll(List.of(words.split(" +")));
@@ -282,13 +198,13 @@ public final class EvidenceTables {
                 states.add(pieces[0]);
                 if (pieces.length > 1) {
                     boolean included = pieces[1].startsWith("<=");
-                    limits.add(new Limit(figure(pieces[1].substring(included ? 2 : 1), section), included));
+                    limits.add(new FindingKind.Limit(figure(pieces[1].substring(included ? 2 : 1), section), included));
                 }
             }
             rising(limits, states.size(), section);
         }
         String model = section.entries().get("model");
-        return new Kind(
+        return new FindingKind(
                 id,
                 section.require("method"),
                 section.require("group"),
@@ -301,9 +217,9 @@ public final class EvidenceTables {
                 List.copyOf(limits));
     }
 
-    private static Against against(DataText.Section section) {
-        String code = section.entries().getOrDefault("against", Against.NONE.code());
-        Against found = Coded.find(Against.values(), code);
+    private static FindingKind.Against against(DataText.Section section) {
+        String code = section.entries().getOrDefault("against", FindingKind.Against.NONE.code());
+        FindingKind.Against found = Coded.find(FindingKind.Against.values(), code);
         if (found == null) {
             throw new DataTextException(section.file(), section.line(), "against is window or salt, not " + code);
         }
@@ -332,7 +248,7 @@ public final class EvidenceTables {
         }
     }
 
-    private static void rising(List<Limit> limits, int states, DataText.Section section) {
+    private static void rising(List<FindingKind.Limit> limits, int states, DataText.Section section) {
         for (int i = 1; i < limits.size(); i++) {
             if (limits.get(i).below() <= limits.get(i - 1).below()) {
                 throw new DataTextException(section.file(), section.line(), "the limits of states must rise");
@@ -345,7 +261,7 @@ public final class EvidenceTables {
     }
 
     private Row row(String constraint, String finding, DataText.Section section) {
-        Kind kind = kinds.get(finding);
+        FindingKind kind = kinds.get(finding);
         if (kind == null) {
             throw new DataTextException(section.file(), section.line(), "there is no finding " + finding);
         }
@@ -376,12 +292,12 @@ public final class EvidenceTables {
     }
 
     /** Every finding that the tables speak of, in the order of the data. */
-    public List<Kind> kinds() {
+    public List<FindingKind> kinds() {
         return List.copyOf(kinds.values());
     }
 
     /** The finding of an id; {@code null} when there is none. */
-    public Kind kind(String id) {
+    public FindingKind kind(String id) {
         return kinds.get(id);
     }
 

@@ -35,25 +35,6 @@ public record Found(
         this(state, null, weight, less, source, figure);
     }
 
-    /** Of some states the one with the greatest share. */
-    static String likeliest(Map<String, Double> shares) {
-        return shares.entrySet().stream()
-                .max(Map.Entry.comparingByValue())
-                .orElseThrow()
-                .getKey();
-    }
-
-    /** A state of which only chances are known. */
-    static Found soft(
-            String state,
-            Map<String, Double> chances,
-            double weight,
-            List<String> less,
-            Source source,
-            @Nullable Double figure) {
-        return new Found(state, chances, weight, less, source, figure);
-    }
-
     /** The chance of a state. */
     double chance(String of) {
         return chances == null ? of.equals(state) ? 1 : 0 : chances.getOrDefault(of, 0.0);

@@ -121,7 +121,7 @@ public final class Limits {
 
         /** By this the first of several is chosen: how probable it is, times what it costs. */
         double weight() {
-            return probability * (cost == null ? 1 : Math.max(cost.likely(), LEAST_COST));
+            return sure() * (cost == null ? 1 : Math.max(cost.likely(), LEAST_COST));
         }
     }
 
@@ -198,9 +198,10 @@ public final class Limits {
             tested |= weighed.tested();
             chances[i] = weighed.probability();
             areas[i] = shares.get(stop);
-            at.add(new AtStop(stop, weighed.tested() ? chances[i] : Math.min(chances[i], UNNAMED), areas[i]));
-            share += areas[i] * chances[i];
-            lost.add(areas[i] * chances[i], Costs.of(constraint, here, findings.crop(), tables));
+            double told = weighed.told();
+            at.add(new AtStop(stop, told, areas[i]));
+            share += areas[i] * told;
+            lost.add(areas[i] * told, Costs.of(constraint, here, findings.crop(), tables));
         }
         AreaHeldBack held = new AreaHeldBack(chances, areas);
         double inPart = held.atLeast(PART);
@@ -255,11 +256,7 @@ public final class Limits {
 
     static Belief belief(Constraint constraint, Map<String, Found> findings, LandUse use, EvidenceTables tables) {
         Weighed weighed = weighed(constraint, findings, use, tables);
-        return new Belief(
-                constraint,
-                tables.prior(constraint, use),
-                weighed.tested() ? weighed.probability() : Math.min(weighed.probability(), UNNAMED),
-                weighed.evidence());
+        return new Belief(constraint, tables.prior(constraint, use), weighed.told(), weighed.evidence());
     }
 
     /**
@@ -267,7 +264,13 @@ public final class Limits {
      *
      * @param tested whether something speaks for it that tests it and is not known to mislead
      */
-    private record Weighed(double probability, boolean tested, List<Evidence> evidence) {}
+    private record Weighed(double probability, boolean tested, List<Evidence> evidence) {
+
+        /** As it may be told. */
+        double told() {
+            return tested ? probability : Math.min(probability, UNNAMED);
+        }
+    }
 
     private static Weighed weighed(
             Constraint constraint, Map<String, Found> findings, LandUse use, EvidenceTables tables) {
@@ -275,7 +278,7 @@ public final class Limits {
         findings.forEach((finding, found) -> {
             EvidenceTables.Row row = tables.row(constraint, finding);
             if (row != null && row.present().containsKey(found.state())) {
-                EvidenceTables.Kind kind = tables.kind(finding);
+                FindingKind kind = tables.kind(finding);
                 groups.computeIfAbsent(kind.group(), key -> new ArrayList<>())
                         .add(new Evidence(
                                 finding,

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.soil.LandUse;
 
 /**
@@ -46,9 +47,22 @@ public final class NextTest {
     private NextTest() {}
 
     /**
-     * @param findings what is known
-     * @param minutes of work by method, of the tests that could be made; of those made what they left open counts
+     * Of every method of a registry.
+     *
+     * @param findings what is known; of tests made, what they left open counts
      * @return best first
+     */
+    public static List<Offer> ranked(
+            Map<String, Found> findings, MethodRegistry methods, LandUse use, EvidenceTables tables) {
+        Map<String, Integer> minutes = new LinkedHashMap<>();
+        methods.all().forEach(each -> minutes.put(each.card().id(), each.card().handsOnMinutes()));
+        return ranked(findings, minutes, use, tables);
+    }
+
+    /**
+     * Of some methods.
+     *
+     * @param minutes of work by method
      */
     public static List<Offer> ranked(
             Map<String, Found> findings, Map<String, Integer> minutes, LandUse use, EvidenceTables tables) {
@@ -89,7 +103,7 @@ public final class NextTest {
         Constraint about = null;
         String through = null;
         double avoided = 0;
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             if (!kind.method().equals(method) || findings.containsKey(kind.id())) {
                 continue;
             }

@@ -14,7 +14,7 @@ import org.morphotera.core.soil.SourceOrder;
 import org.morphotera.core.statistics.Sample;
 
 /**
- * From what the tests of a field show, stop by stop, to its findings in the states of the evidence tables. Of one
+ * From what the tests of one place show to its findings in the states of the evidence tables. Of one
  * property the best source speaks alone: a laboratory before a meter before a kit. Where readings that are known to
  * mislead stand beside sound ones, the sound ones speak alone.
  */
@@ -42,9 +42,9 @@ public final class Sightings {
     private record Sorted(Sighting seen, String state, double weight) {}
 
     /**
-     * Findings of a field: the middle of figures, the commonest state (of two as common, the one that is not "none").
+     * Findings of a place: the middle of figures, the commonest state (of two as common, the one that is not "none").
      *
-     * @param seen at all its stops, the newest of each by each source
+     * @param seen there, the newest of each by each source
      * @param crop what the field's crop stands
      */
     public static Map<String, Found> findings(List<Sighting> seen, CropNeeds crop, EvidenceTables tables) {
@@ -71,7 +71,7 @@ public final class Sightings {
                 findings.put(finding, found(tables.kind(finding), trusted(all)));
             }
         });
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             Found from = kind.of().equals(kind.id()) ? null : findings.get(kind.of());
             if (from != null && from.figure() != null) {
                 findings.put(
@@ -90,16 +90,16 @@ public final class Sightings {
     }
 
     private String state(Sighting seen) {
-        EvidenceTables.Kind kind = tables.kind(seen.finding());
+        FindingKind kind = tables.kind(seen.finding());
         return seen.figure() == null || kind == null ? seen.state() : stateOf(kind, seen.figure());
     }
 
-    private String stateOf(EvidenceTables.Kind kind, double figure) {
+    private String stateOf(FindingKind kind, double figure) {
         return kind.stateOf(figure, crop);
     }
 
     private String property(Sorted each) {
-        EvidenceTables.Kind kind = tables.kind(each.seen().finding());
+        FindingKind kind = tables.kind(each.seen().finding());
         return kind == null ? each.seen().finding() : kind.property();
     }
 
@@ -109,7 +109,7 @@ public final class Sightings {
         return valid.isEmpty() ? all : valid;
     }
 
-    private Found found(EvidenceTables.Kind kind, List<Sorted> all) {
+    private Found found(FindingKind kind, List<Sorted> all) {
         Double figure = middle(all);
         String state = figure == null ? commonest(all) : stateOf(kind, figure);
         return new Found(

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,7 +20,6 @@ import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.judgement.StopLevels;
 import org.morphotera.core.method.Sighting;
-import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
 
@@ -32,22 +33,17 @@ public final class StopFindings {
     /** A state that was read at other stops counts at this one as if one stop more had shown every state alike. */
     private static final double UNREAD = 1;
 
-    private static final double LEAST_CHANCE = 1e-6;
-
     /** No stop has this id. */
     private static final String OF_FIELD = "";
 
     /** Ids of readings are numbers of as many digits, so that they stand in their order. */
     private static final int FIRST_ID = 1_000_000;
 
-    /** What was hardly possible before is not taken for proven by one reading. */
-    private static final double LEAST_BEFORE = 0.02;
-
     private final JudgedField field;
     private final CropNeeds crop;
     private final EvidenceTables tables;
     private final Benchmarks benchmarks;
-    private final Map<String, JudgedField.Stop> stops = new LinkedHashMap<>();
+    private final StopShares stops;
     private final Map<String, LocalDate> visits = new HashMap<>();
     private final List<StopSighting> seen;
     private final Map<String, StopLevels> levels = new LinkedHashMap<>();
@@ -61,24 +57,21 @@ public final class StopFindings {
         this.tables = tables;
         this.benchmarks = benchmarks;
         this.crop = CropNeeds.of(field.place().crop(), field.place().landUse(), benchmarks);
-        StopRole leading = StopRole.leading(
-                field.stops().stream().map(JudgedField.Stop::role).collect(Collectors.toSet()));
+        this.stops = new StopShares(field.stops());
         field.visits().forEach(each -> visits.put(each.id(), each.on()));
-        for (JudgedField.Stop each : field.stops()) {
-            boolean leads = leading == null || each.role() == leading;
-            boolean patchWithArea = each.areaPct() != null && !each.role().isUntreated();
-            if (leads || patchWithArea) {
-                stops.put(each.id(), each);
-            }
-        }
+        MadeOld old = new MadeOld(
+                done().stream()
+                        .map(each -> new MadeOld.Done(each.on(), each.kind(), each.stops()))
+                        .toList(),
+                tables);
         this.seen = trusted(all.stream()
-                .filter(each -> each.stop() == null || stops.containsKey(each.stop()) && standing(each))
+                .filter(each -> each.stop() == null || stops.stops().containsKey(each.stop()) && stands(each, old))
                 .sorted(Comparator.comparingLong(StopSighting::order))
                 .toList());
         Map<String, List<StopSighting>> byFinding = seen.stream()
                 .filter(each -> each.stop() != null && each.seen().figure() != null)
                 .collect(Collectors.groupingBy(each -> each.seen().finding()));
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             if (kind.model() != null && byFinding.containsKey(kind.id())) {
                 level(byFinding.get(kind.id()), kind.model(), kind.best());
             }
@@ -89,7 +82,8 @@ public final class StopFindings {
         Map<String, List<StopSighting>> byStop =
                 seen.stream().collect(Collectors.groupingBy(each -> each.stop() == null ? OF_FIELD : each.stop()));
         Map<String, Map<String, Found>> own = new LinkedHashMap<>();
-        stops.keySet()
+        stops.stops()
+                .keySet()
                 .forEach(stop ->
                         own.put(stop, Sightings.findings(newest(byStop.getOrDefault(stop, List.of())), crop, tables)));
         Map<String, Found> told = Sightings.findings(newest(byStop.getOrDefault(OF_FIELD, List.of())), crop, tables);
@@ -99,8 +93,8 @@ public final class StopFindings {
                         .computeIfAbsent(finding, key -> new ArrayList<>())
                         .add(found)));
         this.noWorms = noWormsAtAll();
-        stops.keySet().forEach(stop -> atStops.put(stop, at(stop, own.get(stop), everywhere, told)));
-        this.ofField = atStops.isEmpty() ? told : over(stops.keySet());
+        stops.stops().keySet().forEach(stop -> atStops.put(stop, at(stop, own.get(stop), everywhere, told)));
+        this.ofField = atStops.isEmpty() ? told : over(stops.stops().keySet());
     }
 
     /**
@@ -123,9 +117,9 @@ public final class StopFindings {
         crop = known.crop;
         tables = known.tables;
         benchmarks = known.benchmarks;
+        stops = known.stops;
         seen = known.seen;
         noWorms = known.noWorms;
-        stops.putAll(known.stops);
         known.atStops.forEach((stop, here) -> {
             Map<String, Found> with = new LinkedHashMap<>(here);
             with.putAll(supposed);
@@ -137,30 +131,29 @@ public final class StopFindings {
     }
 
     /** What is seen and not a figure says nothing any more once something was done that changes it. */
-    private boolean standing(StopSighting each) {
+    private boolean stands(StopSighting each, MadeOld old) {
         LocalDate on = visits.get(each.visit());
         if (on == null || on.isAfter(field.on())) {
             return false;
         }
-        EvidenceTables.Kind kind = tables.kind(each.seen().finding());
-        if (kind == null || kind.model() != null) {
-            return true;
-        }
-        return field.events().stream()
-                .filter(event -> !event.on().isAfter(field.on()) && on.isBefore(event.on()))
-                .filter(event -> event.stops() == null || event.stops().contains(each.stop()))
-                .noneMatch(event -> tables.changedBy(event.kind()).contains(kind.property()));
+        FindingKind kind = tables.kind(each.seen().finding());
+        return kind == null || kind.model() != null || !old.is(kind.property(), each.stop(), on);
     }
 
     /** Where readings that are known to mislead stand beside sound ones of the same finding, the sound ones speak alone. */
     private List<StopSighting> trusted(List<StopSighting> all) {
-        Set<String> sound = all.stream()
-                .filter(each -> weight(each.seen()) > Found.INVALID_UP_TO)
-                .map(each -> each.seen().finding())
-                .collect(Collectors.toSet());
+        Set<String> sound = new HashSet<>();
+        Map<StopSighting, Double> weights = new IdentityHashMap<>();
+        all.forEach(each -> {
+            double weight = weight(each.seen());
+            weights.put(each, weight);
+            if (weight > Found.INVALID_UP_TO) {
+                sound.add(each.seen().finding());
+            }
+        });
         return all.stream()
-                .filter(each -> weight(each.seen()) > 0)
-                .filter(each -> weight(each.seen()) > Found.INVALID_UP_TO
+                .filter(each -> weights.get(each) > 0)
+                .filter(each -> weights.get(each) > Found.INVALID_UP_TO
                         || !sound.contains(each.seen().finding()))
                 .toList();
     }
@@ -170,7 +163,7 @@ public final class StopFindings {
     }
 
     private @Nullable String state(Sighting of) {
-        EvidenceTables.Kind kind = tables.kind(of.finding());
+        FindingKind kind = tables.kind(of.finding());
         return kind == null || of.figure() == null ? of.state() : kind.stateOf(of.figure(), crop);
     }
 
@@ -213,7 +206,7 @@ public final class StopFindings {
             String stop, Map<String, Found> own, Map<String, List<Found>> everywhere, Map<String, Found> told) {
         Map<String, Found> here = new LinkedHashMap<>(told);
         here.putAll(own);
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             StopLevels read = levels.get(kind.id());
             List<Found> elsewhere = everywhere.getOrDefault(kind.id(), List.of());
             if (read != null && (here.containsKey(kind.id()) || !elsewhere.isEmpty())) {
@@ -231,43 +224,26 @@ public final class StopFindings {
     }
 
     /** Chances of the states of a figure. */
-    private Found soft(EvidenceTables.Kind kind, StopLevels.Level level, Found trust) {
+    private Found soft(FindingKind kind, StopLevels.Level level, Found trust) {
         Map<String, Double> chances = chances(kind, level::under);
-        return Found.soft(
-                Found.likeliest(chances),
-                saidByReadings(chances, chances(kind, level::underBefore)),
+        return new Found(
+                StateChances.likeliest(chances),
+                StateChances.saidByReadings(chances, chances(kind, level::underBefore)),
                 trust.weight(),
                 trust.less(),
                 trust.source(),
                 kind.best() > 0 ? Double.valueOf(kind.best() * level.figure()) : Double.valueOf(level.figure()));
     }
 
-    private Map<String, Double> chances(EvidenceTables.Kind kind, DoubleUnaryOperator under) {
-        double scale = kind.best() > 0 ? kind.best() : 1;
-        double[] ends = kind.ends(crop);
-        Map<String, Double> chances = new LinkedHashMap<>();
-        double before = 0;
-        for (int i = 0; i < ends.length; i++) {
-            double now = kind.best() > 0 && ends[i] <= 0 ? 0 : under.applyAsDouble(ends[i] / scale);
-            chances.put(kind.states().get(i), Math.max(LEAST_CHANCE, now - before));
-            before = Math.max(before, now);
-        }
-        chances.put(kind.states().get(ends.length), Math.max(LEAST_CHANCE, 1 - before));
-        return chances;
+    private Map<String, Double> chances(FindingKind kind, DoubleUnaryOperator under) {
+        double best = kind.best();
+        return StateChances.of(
+                kind.states(),
+                kind.ends(crop),
+                end -> best == 0 ? under.applyAsDouble(end) : end <= 0 ? 0 : under.applyAsDouble(end / best));
     }
 
-    /**
-     * What the readings alone say of the states: the chances less what was supposed before anything was read (Pearl, 1988).
-     */
-    private static Map<String, Double> saidByReadings(Map<String, Double> chances, Map<String, Double> before) {
-        Map<String, Double> said = new LinkedHashMap<>();
-        chances.forEach((state, chance) -> said.put(state, chance / Math.max(LEAST_BEFORE, before.get(state))));
-        double sum = said.values().stream().mapToDouble(Double::doubleValue).sum();
-        said.replaceAll((state, share) -> share / sum);
-        return said;
-    }
-
-    private static Found borrowed(EvidenceTables.Kind kind, List<Found> elsewhere) {
+    private static Found borrowed(FindingKind kind, List<Found> elsewhere) {
         Map<String, Double> chances = new LinkedHashMap<>();
         int states = kind.states().size();
         for (String state : kind.states()) {
@@ -279,8 +255,8 @@ public final class StopFindings {
         double weight = elsewhere.stream().mapToDouble(Found::weight).average().orElse(1);
         Set<String> less = new LinkedHashSet<>();
         elsewhere.forEach(each -> less.addAll(each.less()));
-        return Found.soft(
-                Found.likeliest(chances),
+        return new Found(
+                StateChances.likeliest(chances),
                 chances,
                 weight,
                 List.copyOf(less),
@@ -298,7 +274,7 @@ public final class StopFindings {
 
     /** What follows from other findings: states of the same figure, the contrast of infiltration, what says nothing. */
     private void derive(Map<String, Found> here, String stop) {
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             StopLevels read = levels.get(kind.of());
             if (!kind.of().equals(kind.id()) && read != null && here.containsKey(kind.of())) {
                 here.put(kind.id(), soft(kind, read.at(stop), here.get(kind.of())));
@@ -318,17 +294,11 @@ public final class StopFindings {
         if (surface == null || below == null || !here.containsKey(Sightings.INFILTRATION)) {
             return;
         }
-        EvidenceTables.Kind kind = tables.kind(Sightings.CONTRAST);
+        FindingKind kind = tables.kind(Sightings.CONTRAST);
         StopLevels.Level above = surface.at(stop);
         StopLevels.Level under = below.at(stop);
-        Map<String, Double> chances = new LinkedHashMap<>();
-        double before = 0;
-        for (int i = 0; i < kind.limits().size(); i++) {
-            double within = under.underShareOf(above, kind.limits().get(i).below());
-            chances.put(kind.states().get(i), Math.max(LEAST_CHANCE, within - before));
-            before = Math.max(before, within);
-        }
-        chances.put(kind.states().get(kind.limits().size()), Math.max(LEAST_CHANCE, 1 - before));
+        Map<String, Double> chances =
+                StateChances.of(kind.states(), kind.ends(crop), share -> under.underShareOf(above, share));
         List<Sighting> deep = seen.stream()
                 .map(StopSighting::seen)
                 .filter(each -> each.finding().equals(Sightings.AT_200))
@@ -339,8 +309,8 @@ public final class StopFindings {
         deep.forEach(each -> less.addAll(tables.countsLessBy(Sightings.AT_200, each.marks(), "")));
         here.put(
                 Sightings.CONTRAST,
-                Found.soft(
-                        Found.likeliest(chances),
+                new Found(
+                        StateChances.likeliest(chances),
                         chances,
                         Math.min(trust.weight(), weight),
                         List.copyOf(less),
@@ -361,9 +331,8 @@ public final class StopFindings {
 
     /** What is found over some stops that count: the mean of the chances there, by their shares. */
     public Map<String, Found> over(Collection<String> some) {
-        Map<String, Double> shares = shares();
         Map<String, Found> whole = new LinkedHashMap<>();
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             Map<String, Double> chances = new LinkedHashMap<>();
             List<Found> all = new ArrayList<>();
             for (String stop : some) {
@@ -371,7 +340,7 @@ public final class StopFindings {
                 if (found != null) {
                     all.add(found);
                     for (String state : kind.states()) {
-                        chances.merge(state, shares.get(stop) * found.chance(state), Double::sum);
+                        chances.merge(state, shares().get(stop) * found.chance(state), Double::sum);
                     }
                 }
             }
@@ -383,8 +352,8 @@ public final class StopFindings {
                 all.forEach(each -> less.addAll(each.less()));
                 whole.put(
                         kind.id(),
-                        Found.soft(
-                                commonest(kind, some, shares),
+                        new Found(
+                                commonest(kind, some),
                                 chances,
                                 all.stream()
                                         .mapToDouble(Found::weight)
@@ -399,53 +368,25 @@ public final class StopFindings {
     }
 
     /** The state that most of some stops are in, by their shares. */
-    private String commonest(EvidenceTables.Kind kind, Collection<String> some, Map<String, Double> shares) {
+    private String commonest(FindingKind kind, Collection<String> some) {
         Map<String, Double> in = new LinkedHashMap<>();
         for (String stop : some) {
             Found found = atStops.get(stop).get(kind.id());
             if (found != null) {
-                in.merge(found.state(), shares.get(stop), Double::sum);
+                in.merge(found.state(), shares().get(stop), Double::sum);
             }
         }
-        return Found.likeliest(in);
+        return StateChances.likeliest(in);
     }
 
-    /**
-     * The share of the field that each stop stands for; they add up to 1. Routine stops count alike, or by the area of their
-     * zone, which its stops share; those of a patch only by its area.
-     */
+    /** The share of the field that each stop that counts stands for, 0 to 1, by id; they add up to 1. */
     public Map<String, Double> shares() {
-        Map<String, Double> shares = new LinkedHashMap<>();
-        Map<String, Long> sharing = stops.values().stream()
-                .filter(each -> each.areaPct() != null)
-                .collect(Collectors.groupingBy(StopFindings::area, Collectors.counting()));
-        double known = 0;
-        for (JudgedField.Stop each : stops.values()) {
-            if (each.areaPct() != null) {
-                double share = each.areaPct() / 100 / sharing.get(area(each));
-                shares.put(each.id(), share);
-                known += share;
-            }
-        }
-        long rest = stops.size() - shares.size();
-        for (JudgedField.Stop each : stops.values()) {
-            shares.computeIfAbsent(each.id(), id -> 0.0);
-        }
-        double left = Math.max(0, 1 - known);
-        double each = rest == 0 ? 0 : left / rest;
-        stops.values().stream().filter(one -> one.areaPct() == null).forEach(one -> shares.put(one.id(), each));
-        double sum = shares.values().stream().mapToDouble(Double::doubleValue).sum();
-        shares.replaceAll((id, share) -> sum > 0 ? share / sum : 1.0 / stops.size());
-        return shares;
-    }
-
-    private static String area(JudgedField.Stop of) {
-        return of.zone() != null ? "zone " + of.zone() : of.inPatch() != null ? "patch " + of.inPatch() : of.id();
+        return stops.shares();
     }
 
     /** The stops that count, in the order of the field. */
     public List<JudgedField.Stop> stops() {
-        return List.copyOf(stops.values());
+        return List.copyOf(stops.stops().values());
     }
 
     /** What is found at a stop that counts. */

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.limits.Constraint;
@@ -60,11 +61,15 @@ public final class ActedOn {
         return said;
     }
 
+    /** What was written of it speaks only where its kind is none that is known. */
     private boolean is(ActionKind kind, JudgedField.Event event) {
-        String written = event.kind().strip().toLowerCase(Locale.ROOT).replace(' ', '-');
-        return written.equals(kind.code())
-                || tables.wordsOf(kind.code()).stream()
-                        .anyMatch(word -> says(event.kind(), word) || says(event.what(), word));
+        boolean known = Stream.of(ActionKind.values()).anyMatch(each -> isCalled(each, event.kind()));
+        return isCalled(kind, known ? event.kind() : event.what());
+    }
+
+    private boolean isCalled(ActionKind kind, String text) {
+        return text.strip().toLowerCase(Locale.ROOT).replace(' ', '-').equals(kind.code())
+                || tables.wordsOf(kind.code()).stream().anyMatch(word -> says(text, word));
     }
 
     /** Whether a text has a word, or one that begins with it. */

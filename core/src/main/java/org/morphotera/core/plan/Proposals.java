@@ -64,17 +64,6 @@ public final class Proposals {
             String held,
             Map<String, Object> heldWith) {
 
-        private Proposal(
-                ActionKind kind,
-                Constraint constraint,
-                double probability,
-                Map<String, Object> inputs,
-                Map<String, String> origins,
-                List<String> rules,
-                String held) {
-            this(kind, constraint, probability, inputs, origins, rules, held, Map.of());
-        }
-
         /** The same, held back. */
         Proposal heldBack(String why, Map<String, Object> with) {
             return new Proposal(kind, constraint, probability, inputs, origins, rules, why, with);
@@ -219,7 +208,7 @@ public final class Proposals {
             Map<String, Object> inputs,
             Map<String, String> origins,
             List<String> rules) {
-        add(new Proposal(kind, belief.constraint(), belief.sure(), inputs, origins, rules, null));
+        add(new Proposal(kind, belief.constraint(), belief.sure(), inputs, origins, rules, null, Map.of()));
     }
 
     private void add(Proposal proposal) {
@@ -284,7 +273,7 @@ public final class Proposals {
     }
 
     private void hold(ActionKind kind, Limits.Belief belief, String reason) {
-        add(new Proposal(kind, belief.constraint(), belief.sure(), Map.of(), Map.of(), List.of(), reason));
+        add(new Proposal(kind, belief.constraint(), belief.sure(), Map.of(), Map.of(), List.of(), reason, Map.of()));
     }
 
     private void gypsum(Limits.Belief belief, boolean acid) {
@@ -338,7 +327,8 @@ public final class Proposals {
                 in.inputs,
                 in.origins,
                 rules,
-                hold ? "esp-first" : null));
+                hold ? "esp-first" : null,
+                Map.of()));
         cover(belief, List.of("salt"), List.of());
     }
 
@@ -392,7 +382,8 @@ public final class Proposals {
                 in.origins,
                 // whether it is dry enough is asked of the layer itself, and never taken from the look of the day
                 List.of("roll-a-worm"),
-                held));
+                held,
+                Map.of()));
     }
 
     /** Notes what a sowing is to do; {@link #sow} makes one sowing of it all. */
@@ -420,7 +411,8 @@ public final class Proposals {
                 Map.of("aims", List.copyOf(sownFor)),
                 Map.of("aims", "limits"),
                 List.copyOf(sownBy),
-                grass ? "oversow-grass" : null));
+                grass ? "oversow-grass" : null,
+                Map.of()));
     }
 
     /** Not more than brings 170 kg/ha of nitrogen a year to a field (Council Directive 91/676/EEC); none beside a surplus of nitrogen. */
@@ -437,7 +429,8 @@ public final class Proposals {
                 in.inputs,
                 in.origins,
                 garden ? List.of() : List.of("nitrogen-ceiling"),
-                named.test(Constraint.NITROGEN_MASKING) ? "surplus-nitrogen" : null));
+                named.test(Constraint.NITROGEN_MASKING) ? "surplus-nitrogen" : null,
+                Map.of()));
     }
 
     /** Inputs with where they came from; what is not known stays out, for the advisor to give. */

@@ -261,11 +261,7 @@ public final class Judgements {
         }
 
         private List<JudgementAnswer.JudgedNextTest> nextTests(Map<String, Found> findings) {
-            Map<String, Integer> minutes = new LinkedHashMap<>();
-            methods.all()
-                    .forEach(method ->
-                            minutes.put(method.card().id(), method.card().handsOnMinutes()));
-            return NextTest.ranked(findings, minutes, request.field().landUse(), tables).stream()
+            return NextTest.ranked(findings, methods, request.field().landUse(), tables).stream()
                     .limit(TESTS_OFFERED)
                     .map(offer -> new JudgementAnswer.JudgedNextTest(
                             offer.method(),

@@ -16,6 +16,7 @@ import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.judgement.TestResult;
 import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Found;
+import org.morphotera.core.limits.MadeOld;
 import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.limits.StopSighting;
 import org.morphotera.core.method.Sighting;
@@ -64,11 +65,18 @@ final class RequestedEvidence {
     private final List<Tested> speaking;
     private final Benchmarks benchmarks;
     private final EvidenceTables tables;
+    private final MadeOld old;
 
     RequestedEvidence(JudgementRequest request, List<Tested> tests, Benchmarks benchmarks, EvidenceTables tables) {
         this.request = request;
         this.benchmarks = benchmarks;
         this.tables = tables;
+        this.old = new MadeOld(
+                request.done().stream()
+                        .map(each -> new MadeOld.Done(
+                                each.on(), each.kind(), each.stopIds() == null ? null : Set.copyOf(each.stopIds())))
+                        .toList(),
+                tables);
         Map<String, StopRole> roles =
                 request.stops().stream().collect(Collectors.toMap(each -> each.id(), each -> each.role()));
         StopRole leading = StopRole.leading(roles.values());
@@ -117,11 +125,7 @@ final class RequestedEvidence {
     }
 
     private boolean old(String property, Tested test) {
-        return request.done().stream()
-                .filter(event -> tables.changedBy(event.kind()).contains(property))
-                .filter(event -> event.stopIds() == null
-                        || event.stopIds().contains(test.entry().stopId()))
-                .anyMatch(event -> test.visit().on().isBefore(event.on()));
+        return old.is(property, test.entry().stopId(), test.visit().on());
     }
 
     /** What was found, stop by stop. */

@@ -26,13 +26,13 @@ class EvidenceTablesTest {
         return EvidenceTables.parse(files);
     }
 
-    static Stream<EvidenceTables.Kind> kinds() {
+    static Stream<FindingKind> kinds() {
         return CoreData.EVIDENCE.kinds().stream();
     }
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void aFindingIsMadeByAMethodThatThereIsAndItsStatesAreTold(EvidenceTables.Kind kind) {
+    void aFindingIsMadeByAMethodThatThereIsAndItsStatesAreTold(FindingKind kind) {
         assertThat(Methods.all().has(kind.method())
                         || List.of("observation", "sheet").contains(kind.method()))
                 .as(kind.method())
@@ -43,10 +43,10 @@ class EvidenceTablesTest {
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void theStatesOfAFigureFollowEachOtherUpwards(EvidenceTables.Kind kind) {
+    void theStatesOfAFigureFollowEachOtherUpwards(FindingKind kind) {
         double before = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < kind.limits().size(); i++) {
-            EvidenceTables.Limit limit = kind.limits().get(i);
+            FindingKind.Limit limit = kind.limits().get(i);
             assertThat(limit.below()).isGreaterThan(before);
             assertThat(kind.stateOf(limit.below() - 1e-9))
                     .isEqualTo(kind.states().get(i));
@@ -59,7 +59,7 @@ class EvidenceTablesTest {
     void bothColumnsOfARowAddUpToOneAndItsWeightHasTheSignOfTheMoreProbable() {
         int rows = 0;
         for (Constraint constraint : Constraint.values()) {
-            for (EvidenceTables.Kind kind : CoreData.EVIDENCE.kinds()) {
+            for (FindingKind kind : CoreData.EVIDENCE.kinds()) {
                 EvidenceTables.Row row = CoreData.EVIDENCE.row(constraint, kind.id());
                 if (row == null) {
                     continue;

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.morphotera.core.CoreData;
 import org.morphotera.core.Methods;
 import org.morphotera.core.WorkedCase;
-import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.FindingKind;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.soil.DepthLayer;
 
@@ -46,7 +46,7 @@ class SightingsTest {
             assertThat((seen.figure() == null) != (seen.state() == null))
                     .as(seen.toString())
                     .isTrue();
-            EvidenceTables.Kind kind = CoreData.EVIDENCE.kind(seen.finding());
+            FindingKind kind = CoreData.EVIDENCE.kind(seen.finding());
             if (kind != null && seen.state() != null) {
                 assertThat(kind.states()).as(worked.name()).contains(seen.state());
             }

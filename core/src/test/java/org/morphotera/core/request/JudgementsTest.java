@@ -21,7 +21,7 @@ import org.morphotera.core.reading.FaultText;
 /** Whole fields sent in: any readings are judged with finite figures in order, or refused where they stand. */
 class JudgementsTest {
 
-    private static final Judgements JUDGEMENTS = new Judgements(
+    static final Judgements JUDGEMENTS = new Judgements(
             Methods.all(),
             Calculators.ofPage(Methods.all()),
             CoreData.BENCHMARKS,

@@ -11,21 +11,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.morphotera.core.Calculators;
-import org.morphotera.core.CoreData;
-import org.morphotera.core.Methods;
 import org.morphotera.core.request.JudgementAnswer.JudgedConstraint;
 import org.morphotera.core.request.JudgementAnswer.JudgedProposal;
 
 /** What limits a field is weighed at each of its stops, and told with how far it reaches. */
 class LimitsByStopTest {
-
-    private static final Judgements JUDGEMENTS = new Judgements(
-            Methods.all(),
-            Calculators.ofPage(Methods.all()),
-            CoreData.BENCHMARKS,
-            CoreData.EVIDENCE,
-            CoreData.MESSAGES);
 
     private final List<Map<String, Object>> stops = new ArrayList<>();
     private final List<Map<String, Object>> tests = new ArrayList<>();
@@ -71,7 +61,7 @@ class LimitsByStopTest {
         body.put("stops", stops);
         body.put("visits", List.of(Map.of("id", "v", "visitedOn", "2026-04-10", "measurements", tests)));
         body.put("events", events);
-        Judgements.Result result = JUDGEMENTS.judge(body);
+        Judgements.Result result = JudgementsTest.JUDGEMENTS.judge(body);
         assertThat(result.faults()).isEmpty();
         return result.answer();
     }
@@ -179,6 +169,28 @@ class LimitsByStopTest {
     }
 
     @Test
+    void stopsOfAPatchShareItsArea() {
+        ph(6.5, 6.6, 6.5);
+        stop(Map.of("id", "p", "role", "poor", "areaPct", 30));
+        stop(Map.of("id", "q", "role", "poor"));
+        phAt("p", "meter-1to5", 4.8);
+        phAt("q", "meter-1to5", 4.9);
+        assertThat(limit("acidity").areaSharePct()).isCloseTo(30, within(4.0));
+    }
+
+    @Test
+    void whatIsNotToldOfStopsIsNotAddedUpOverTheField() {
+        for (int i = 0; i < 3; i++) {
+            stop(Map.of("id", "s" + i));
+            test(
+                    "s" + i,
+                    "roots",
+                    Map.of("eightyPctDepthMm", 180, "barrier", "flat-line", "bent", true, "crop", "cereal"));
+        }
+        assertThat(limit("compaction-layer").areaSharePct()).isLessThan(50);
+    }
+
+    @Test
     void rootsThatRunFlatNameNoLayerByThemselves() {
         for (int i = 0; i < 3; i++) {
             stop(Map.of("id", "s" + i));
@@ -210,6 +222,15 @@ class LimitsByStopTest {
                             .contains("1 Dec 2026")
                             .contains("Nov 2027"));
         }
+    }
+
+    @Test
+    void workOfAnotherKindThatOnlySpeaksOfLimeClosesNothing() {
+        assertThat(ph(5.0, 5.1, 5.0)
+                        .done("2026-12-01", "drain", "pipes laid, lime comes later")
+                        .lime()
+                        .inputs())
+                .containsKey("phWater");
     }
 
     @Test

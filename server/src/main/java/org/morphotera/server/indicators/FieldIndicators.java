@@ -1,12 +1,16 @@
 package org.morphotera.server.indicators;
 
+import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.MadeOld;
 import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SourceOrder;
 import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.fields.ManagementEvent;
 import org.springframework.stereotype.Component;
 
 /** The readings that speak for a field: those of its leading stops, of each property by its best source. */
@@ -67,9 +71,25 @@ public class FieldIndicators {
     }
 
     private List<IndicatorRow> notOld(UUID practice, UUID field, List<IndicatorRow> latest) {
-        Outdated outdated = new Outdated(fields.events(practice, field), tables);
+        MadeOld old = new MadeOld(
+                fields.events(practice, field).stream()
+                        .map(FieldIndicators::done)
+                        .toList(),
+                tables);
         return latest.stream()
-                .filter(row -> !outdated.is(row.indicator(), row.stopId(), row.takenAt()))
+                .filter(row -> !old.is(
+                        row.indicator(),
+                        row.stopId().toString(),
+                        row.takenAt().atZone(ZoneOffset.UTC).toLocalDate()))
                 .toList();
+    }
+
+    private static MadeOld.Done done(ManagementEvent event) {
+        return new MadeOld.Done(
+                event.happenedOn(),
+                event.kind(),
+                event.stopIds() == null
+                        ? null
+                        : event.stopIds().stream().map(UUID::toString).collect(Collectors.toSet()));
     }
 }

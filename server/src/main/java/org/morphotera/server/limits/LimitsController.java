@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.judgement.JudgedField;
 import org.morphotera.core.limits.EvidenceTables;
+import org.morphotera.core.limits.FindingKind;
 import org.morphotera.core.limits.Found;
 import org.morphotera.core.limits.LimitWords;
 import org.morphotera.core.limits.Limits;
@@ -170,7 +171,7 @@ class LimitsController {
         }
         for (String each : suppose.split(",")) {
             String[] parts = each.split(":");
-            EvidenceTables.Kind kind = parts.length == 2 ? tables.kind(parts[0]) : null;
+            FindingKind kind = parts.length == 2 ? tables.kind(parts[0]) : null;
             if (kind == null || !kind.states().contains(parts[1])) {
                 throw RefusedException.of(
                         "suppose", "NO_SUCH_FINDING", "Write a finding and one of its states as finding:state.");
@@ -227,7 +228,7 @@ class LimitsController {
 
     private List<OpenFinding> open(Set<String> made) {
         List<OpenFinding> open = new ArrayList<>();
-        for (EvidenceTables.Kind kind : tables.kinds()) {
+        for (FindingKind kind : tables.kinds()) {
             if (!made.contains(kind.id())) {
                 open.add(new OpenFinding(
                         kind.id(), messages.text("finding." + kind.id()), kind.method(), kind.states()));

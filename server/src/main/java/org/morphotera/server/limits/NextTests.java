@@ -1,6 +1,5 @@
 package org.morphotera.server.limits;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -38,10 +37,7 @@ public class NextTests {
 
     /** The best few, the best first; none where no test could change what is named. */
     public List<NextTestView> of(Field field, Map<String, Found> findings) {
-        Map<String, Integer> minutes = new LinkedHashMap<>();
-        methods.all()
-                .forEach(method -> minutes.put(method.card().id(), method.card().handsOnMinutes()));
-        return NextTest.ranked(findings, minutes, Coded.find(LandUse.values(), field.landUse()), tables).stream()
+        return NextTest.ranked(findings, methods, Coded.find(LandUse.values(), field.landUse()), tables).stream()
                 .limit(OFFERED)
                 .map(offer -> {
                     String title = messages.text(offer.method() + ".title");
