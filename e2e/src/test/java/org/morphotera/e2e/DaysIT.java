@@ -214,8 +214,10 @@ class DaysIT extends Journeys {
         page.evaluate("navigator.serviceWorker.ready.then(worker => !!worker.active)");
         page.reload();
         assertThat(section(page, "Isla Fenn")).containsText("steps done");
-        page.waitForFunction("async () => (await (await caches.open('data-read')).keys())"
-                + ".some(key => key.url.includes('/api/day-plans/'))");
+        until(
+                page,
+                "async () => (await (await caches.open('data-read')).keys())"
+                        + ".some(key => key.url.includes('/api/day-plans/'))");
         page.context().setOffline(true);
         page.reload();
         Locator me = section(page, "Isla Fenn");

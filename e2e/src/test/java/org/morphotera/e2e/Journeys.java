@@ -24,6 +24,14 @@ abstract class Journeys {
         server.close();
     }
 
+    /**
+     * Waits until something is so in the page. Asked each time anew from here: a page that polls its own text has it
+     * refused by the content security policy from the second look on.
+     */
+    static void until(Page page, String expression) {
+        page.waitForCondition(() -> (Boolean) page.evaluate(expression));
+    }
+
     static Locator button(Page page, String name) {
         return page.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));

@@ -118,7 +118,7 @@ class PhotoIT extends Journeys {
             Page page = onTest("texture-jar");
             button(page, "Open the camera").click();
             assertThat(page.getByLabel("What the camera sees")).isVisible();
-            page.waitForFunction("document.querySelector('video').videoWidth > 0");
+            until(page, "document.querySelector('video').videoWidth > 0");
             button(page, "Take the picture").click();
             assertThat(button(page, "Another picture")).isVisible();
             page.getByLabel("Height of the water").first().fill("160");

@@ -29,7 +29,7 @@ class SharedDeviceIT extends Journeys {
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         assertThat(link(page, "Long Dyke")).isVisible();
-        page.waitForFunction("async () => (await (await caches.open('data-read')).keys()).length > 0");
+        until(page, "async () => (await (await caches.open('data-read')).keys()).length > 0");
     }
 
     /** Everything that this browser has kept of answers, as text. */
@@ -37,8 +37,10 @@ class SharedDeviceIT extends Journeys {
     private static String kept(Page page) {
         List<String> texts = (List<String>) page.evaluate("async () => { const all = [];"
                 + "for (const name of (await caches.keys()).filter(n => n.startsWith('data-')))"
-                + "  for (const key of await (await caches.open(name)).keys())"
-                + "    all.push(key.url + await (await (await caches.open(name)).match(key)).text());"
+                + "  for (const key of await (await caches.open(name)).keys()) {"
+                // one may give way to a newer one meanwhile
+                + "    const answer = await (await caches.open(name)).match(key);"
+                + "    if (answer) all.push(key.url + await answer.text()); }"
                 + "return all }");
         return String.join("\n", texts);
     }
@@ -65,8 +67,10 @@ class SharedDeviceIT extends Journeys {
         page.context().clearCookies();
         page.navigate(server.url("/clocks"));
         page.waitForURL("**/sign-in");
-        page.waitForFunction("async () => !(await caches.has('data-read'))"
-                + " || (await (await caches.open('data-read')).keys()).length === 0");
+        until(
+                page,
+                "async () => !(await caches.has('data-read'))"
+                        + " || (await (await caches.open('data-read')).keys()).length === 0");
         page.context().setOffline(true);
         page.navigate(server.url("/fields"));
         page.waitForTimeout(1500);
