@@ -95,6 +95,26 @@ function putEvent({ id, ...body }: ManagementEvent) {
   return must(api.PUT('/api/events/{id}', { params: { path: { id } }, body }))
 }
 
+/** What is done to fields, in the words by which a plan knows its own actions again; any other word may be written. */
+const KINDS = [
+  'surface outlets',
+  'drain',
+  'lime',
+  'sulfur',
+  'gypsum',
+  'leach',
+  'loosen',
+  'plough',
+  'cover crop',
+  'compost',
+  'mulch',
+  'fertilise',
+  'irrigate',
+  're-sow',
+  'keep covered',
+  'rest',
+]
+
 type Entry = { happenedOn: string; kind: string; what: string; rate: string; cost: string }
 
 function EventForm({
@@ -152,7 +172,7 @@ function EventForm({
           />
         )}
       </Labelled>
-      <Labelled label="Kind" error={errors.kind?.message} help="lime, drain, compost, cover crop, tillage …">
+      <Labelled label="Kind" error={errors.kind?.message} help="lime, drain, compost, cover crop, plough …">
         {(aria) => (
           <Input
             {...aria}
@@ -162,11 +182,9 @@ function EventForm({
         )}
       </Labelled>
       <datalist id="event-kinds">
-        {['lime', 'gypsum', 'drain', 'compost', 'mulch', 'cover crop', 'subsoiling', 'tillage change'].map(
-          (kind) => (
-            <option key={kind} value={kind} />
-          ),
-        )}
+        {KINDS.map((kind) => (
+          <option key={kind} value={kind} />
+        ))}
       </datalist>
       <Labelled label="What" error={errors.what?.message}>
         {(aria) => <Input {...aria} {...form.register('what', { required: 'Say what was done.' })} />}

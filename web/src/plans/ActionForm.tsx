@@ -22,19 +22,6 @@ const STATES = [
   { code: 'dropped', label: 'dropped' },
 ]
 
-/** Faults that are shown at their entry. */
-const SHOWN_ABOVE = [
-  'state',
-  'reason',
-  'confirmedBy',
-  'doneOn',
-  'dueFrom',
-  'dueTo',
-  'cost',
-  'amount',
-  'person',
-]
-
 function isAction(subject: ProposalView | ActionView): subject is ActionView {
   return 'action' in subject
 }
@@ -181,7 +168,7 @@ export function ActionForm({
           {text('actualRate', 'What was really given', worked)}
         </div>
       )}
-      {isAction(subject) && subject.toConfirm && entry.state !== 'dropped' && (
+      {(subject.toConfirm || fault('confirmedBy')) && entry.state !== 'dropped' && (
         <div>
           {text(
             'confirmedBy',
@@ -191,7 +178,7 @@ export function ActionForm({
         </div>
       )}
       {calculator && (
-        <details open={entry.state === 'agreed'}>
+        <details open={entry.state === 'agreed' || faults.some((each) => each.field.startsWith('inputs.'))}>
           <summary className="min-h-11 cursor-pointer content-center font-semibold text-accent">
             How much
           </summary>
@@ -279,8 +266,7 @@ export function ActionForm({
       </div>
       {refusal && (
         <p role="alert" className="text-failing">
-          {faults.find((each) => !SHOWN_ABOVE.includes(each.field))?.message ??
-            (faults.length > 0 ? 'Not kept: see above.' : refusal.message)}
+          {faults.length > 0 ? `Not kept. ${faults.map((each) => each.message).join(' ')}` : refusal.message}
         </p>
       )}
       <div className="flex gap-3">

@@ -5,6 +5,7 @@ import { OutlookChart } from '../charts/OutlookChart'
 import { showDay, today } from '../words/dates'
 import { useUnits } from '../units/units'
 import { useMoney } from '../units/money'
+import { LIVE_WITH_IT } from './options'
 import { useAmount } from './useAmount'
 
 /** The plan on paper, for the grower: what to do, how much, when, who and what it costs. Seen in print only. */
@@ -13,6 +14,7 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
   const practice = useQuery(queries.session()).data?.me?.practice
   const units = useUnits()
   const amountOf = useAmount(plan.garden)
+  const proposals = plan.proposals.filter((each) => each.kind !== LIVE_WITH_IT)
   const agreed = plan.actions.filter((each) => each.action.state === 'agreed')
   const past = plan.actions.filter((each) => each.action.state !== 'agreed')
   const returns = plan.actions
@@ -53,11 +55,11 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
           {!money.isSet && ', in the currency of the prices'}
         </p>
       )}
-      {plan.proposals.length > 0 && (
+      {proposals.length > 0 && (
         <>
           <h2 className="mt-4 text-[12pt]">Proposed, not agreed yet</h2>
           <ul className="list-disc pl-5">
-            {plan.proposals.map((each) => {
+            {proposals.map((each) => {
               const amount = amountOf(each.calculator, each.calculation)
               return (
                 <li key={`${each.kind}-${each.constraint}-${each.patch}`}>

@@ -14,6 +14,7 @@ import { useUnits } from '../units/units'
 import { useMoney } from '../units/money'
 import { ActionForm } from './ActionForm'
 import { useMay } from '../queries/role'
+import { LIVE_WITH_IT } from './options'
 import { useAmount } from './useAmount'
 import { PaperPlan } from './PaperPlan'
 
@@ -152,70 +153,155 @@ function ActionLine({ view, onOpen }: { view: ActionView; onOpen: () => void }) 
 }
 
 function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalView) => void }) {
-  const may = useMay()
-  const amountOf = useAmount(plan.garden)
-  const offered = plan.proposals.filter((each) => !each.held)
-  const held = plan.proposals.filter((each) => each.held)
+  const offered = plan.proposals.filter((each) => !each.held && each.kind !== LIVE_WITH_IT)
+  const lived = plan.proposals.filter((each) => !each.held && each.kind === LIVE_WITH_IT)
+  const waiting = plan.proposals.filter((each) => each.held && each.waiting)
+  const refused = plan.proposals.filter((each) => each.held && !each.waiting)
   if (plan.proposals.length === 0) return null
   return (
     <section aria-label="Proposed">
       {offered.length > 0 && <h2 className="text-lg">Proposed, in the order of the work</h2>}
       <ol>
-        {offered.map((each) => {
-          const amount = amountOf(each.calculator, each.calculation)
-          return (
-            <li
-              key={`${each.kind}-${each.constraint}-${each.patch}`}
-              className="grid gap-1 border-t border-rule py-3"
-            >
-              <div className="flex flex-wrap items-baseline gap-x-4">
-                <span className="mr-auto">
-                  <strong>{each.title}</strong>
-                  {each.patch && ` ${each.patch}`}
-                  {amount && `: ${amount}`}
-                </span>
-                {may.work && (
-                  <Button kind="quiet" className="no-print" onClick={() => onOpen(each)}>
-                    Take it up
-                  </Button>
-                )}
-              </div>
-              <p className="text-[15px] text-soft">
-                for {each.constraintLabel.toLowerCase()}, {Math.min(99, Math.round(each.probability * 100))} %
-                sure
-                {each.laboratory?.agrees
-                  ? `. Confirmed by the laboratory, ${showDay(each.laboratory.on)}`
-                  : each.confirmation && `. First: ${each.confirmation}`}
-              </p>
-              {each.laboratory && !each.laboratory.agrees && (
-                <Notice severity="caution">
-                  The laboratory of {showDay(each.laboratory.on)} does not agree with what was read in the
-                  field.
-                </Notice>
-              )}
-              {each.expect && <p className="text-[15px] text-soft">{each.expect}</p>}
-              {each.rules.map((rule) => (
-                <Notice key={rule} severity="info">
-                  {rule}
-                </Notice>
-              ))}
-            </li>
-          )
-        })}
+        {offered.map((each) => (
+          <Option
+            key={`${each.kind}-${each.constraint}-${each.patch}`}
+            option={each}
+            plan={plan}
+            onOpen={() => onOpen(each)}
+          />
+        ))}
       </ol>
-      {held.length > 0 && (
+      {waiting.length > 0 && (
         <>
           <h2 className="mt-4 text-lg">Held back for now</h2>
+          <Held proposals={waiting} />
+        </>
+      )}
+      {lived.length > 0 && (
+        <>
+          <h2 className="mt-4 text-lg">Or live with it</h2>
           <ul>
-            {held.map((each) => (
-              <li key={`${each.kind}-${each.constraint}`} className="grid gap-1 border-t border-rule py-3">
-                <strong className="text-soft">{each.title}</strong>
-                <Notice severity="caution">{each.held}</Notice>
-              </li>
+            {lived.map((each) => (
+              <Lived key={each.constraint} option={each} onOpen={() => onOpen(each)} />
             ))}
           </ul>
         </>
       )}
+      {refused.length > 0 && (
+        <details className="mt-4 border-t border-rule">
+          <summary className="min-h-11 cursor-pointer py-2 text-lg">
+            Not proposed, and why: {refused.length}
+          </summary>
+          <Held proposals={refused} />
+        </details>
+      )}
     </section>
+  )
+}
+
+function Held({ proposals }: { proposals: ProposalView[] }) {
+  const units = useUnits()
+  return (
+    <ul>
+      {proposals.map((each) => (
+        <li key={`${each.kind}-${each.constraint}-${each.patch}`} className="border-t border-rule py-2">
+          <strong>{each.title}</strong>
+          <span className="text-[15px] text-soft">
+            {each.patch && ` ${each.patch}`}, for {each.constraintLabel.toLowerCase()}
+          </span>
+          <span className="block text-[15px]">{units.prose(each.held!)}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function Option({ option, plan, onOpen }: { option: ProposalView; plan: PlanView; onOpen: () => void }) {
+  const may = useMay()
+  const units = useUnits()
+  const amount = useAmount(plan.garden)(option.calculator, option.calculation)
+  return (
+    <li className="grid gap-1 border-t border-rule py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <span className="mr-auto">
+          <strong>{option.title}</strong>
+          {option.patch && ` ${option.patch}`}
+          {amount && `: ${amount}`}
+        </span>
+        {may.work && (
+          <Button kind="quiet" className="no-print" onClick={onOpen}>
+            Take it up
+          </Button>
+        )}
+      </div>
+      <p className="text-[15px] text-soft">
+        for {option.constraintLabel.toLowerCase()}, {Math.min(99, Math.round(option.probability * 100))} %
+        sure
+        {option.laboratory?.agrees
+          ? `. Confirmed by the laboratory, ${showDay(option.laboratory.on)}`
+          : option.confirmation && `. First: ${option.confirmation}`}
+      </p>
+      {option.laboratory && !option.laboratory.agrees && (
+        <Notice severity="caution">
+          The laboratory of {showDay(option.laboratory.on)} does not agree with what was read in the field.
+        </Notice>
+      )}
+      {option.spares && <p className="text-[15px]">{option.spares}</p>}
+      {option.rules.map((rule) => (
+        <Notice key={rule} severity="info">
+          {units.prose(rule)}
+        </Notice>
+      ))}
+      <Details option={option} />
+    </li>
+  )
+}
+
+/** When, what to expect, what can go wrong, who decides and when to look again. */
+function Details({ option }: { option: ProposalView }) {
+  const units = useUnits()
+  const told = [
+    ['When', option.when],
+    ['What to expect', option.expect],
+    ['What can go wrong', option.risk],
+    ['Who decides', option.law],
+    ['Afterwards', option.again],
+  ].filter(([, text]) => text)
+  if (told.length === 0) return null
+  return (
+    <details className="text-[15px]">
+      <summary className="min-h-11 cursor-pointer content-center text-soft">
+        When, what to expect, what can go wrong
+      </summary>
+      <dl className="grid gap-1 pb-1 sm:grid-cols-[9rem_minmax(0,1fr)]">
+        {told.map(([what, text]) => (
+          <div key={what} className="contents">
+            <dt className="text-soft">{what}</dt>
+            <dd>{units.prose(text!)}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
+  )
+}
+
+function Lived({ option, onOpen }: { option: ProposalView; onOpen: () => void }) {
+  const may = useMay()
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-4 border-t border-rule py-2 text-[15px]">
+      <span className="mr-auto min-w-0 flex-1 basis-64">
+        <strong>{option.constraintLabel}</strong>
+        {option.rules.map((rule) => (
+          <span key={rule} className="block">
+            {rule}
+          </span>
+        ))}
+      </span>
+      {may.work && (
+        <Button kind="quiet" className="no-print" onClick={onOpen}>
+          Take it up
+        </Button>
+      )}
+    </li>
   )
 }

@@ -187,6 +187,14 @@ final class JudgementTree {
         tree.put("inputs", from.inputs());
         tree.put("rules", from.rules());
         tree.put("calculation", from.calculation() == null ? null : PageCore.envelope(from.calculation()));
+        tree.put("amount", from.amount());
+        tree.put("sparesPct", from.sparesPct());
+        tree.put("sparesLow", from.sparesLow());
+        tree.put("sparesHigh", from.sparesHigh());
+        tree.put("when", from.when());
+        tree.put("risk", from.risk());
+        tree.put("law", from.law());
+        tree.put("again", from.again());
         return tree;
     }
 

@@ -269,7 +269,8 @@ final class Verdict {
                 .toList();
         Set<ActionKind> right = new LinkedHashSet<>();
         Proposals.of(sure, facts(), tools.benchmarks()).forEach(each -> {
-            if (!each.isHeld()) {
+            boolean offered = !each.isHeld() || "laboratory-first".equals(each.held());
+            if (offered && each.kind() != ActionKind.LIVE_WITH_IT) {
                 right.add(each.kind());
             }
             if (each.rules().contains("confirm-first")) {
@@ -294,7 +295,8 @@ final class Verdict {
                 place.get(SoilProperty.ESP),
                 place.get(SoilProperty.CEC),
                 place.get(SoilProperty.CLOUD) > CLOUDY_FROM,
-                place.get(SoilProperty.DRAINAGE),
+                new FieldFacts.Permeability(
+                        place.get(SoilProperty.DRAINAGE), place.get(SoilProperty.INFILTRATION_AT_200)),
                 pan > 0 ? pan + LAYER_THICK_MM : null,
                 false,
                 !place.day().dry());

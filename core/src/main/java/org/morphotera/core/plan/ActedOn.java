@@ -14,12 +14,16 @@ import org.morphotera.core.limits.EvidenceTables;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.plan.order.ActionKind;
+import org.morphotera.core.soil.Coded;
 
 /**
  * What was done to a field since what it mends was last read: it is not proposed again until it has been read again,
  * whatever it was called when it was noted.
  */
 public final class ActedOn {
+
+    /** The code by which a proposal is held that was acted on. */
+    static final String HELD = "acted-on";
 
     private static final int MONTH_NAME = 3;
 
@@ -63,13 +67,21 @@ public final class ActedOn {
 
     /** What was written of it speaks only where its kind is none that is known. */
     private boolean is(ActionKind kind, JudgedField.Event event) {
+        ActionKind exactly = Coded.find(ActionKind.values(), coded(event.kind()));
+        if (exactly != null) {
+            return exactly == kind;
+        }
         boolean known = Stream.of(ActionKind.values()).anyMatch(each -> isCalled(each, event.kind()));
         return isCalled(kind, known ? event.kind() : event.what());
     }
 
     private boolean isCalled(ActionKind kind, String text) {
-        return text.strip().toLowerCase(Locale.ROOT).replace(' ', '-').equals(kind.code())
+        return coded(text).equals(kind.code())
                 || tables.wordsOf(kind.code()).stream().anyMatch(word -> says(text, word));
+    }
+
+    private static String coded(String text) {
+        return text.strip().toLowerCase(Locale.ROOT).replace(' ', '-');
     }
 
     /** Whether a text has a word, or one that begins with it. */
@@ -89,15 +101,15 @@ public final class ActedOn {
     }
 
     /** The proposals with those held back that were acted on. */
-    List<Proposals.Proposal> closing(List<Proposals.Proposal> all, List<Limits.Belief> beliefs) {
+    List<Proposal> closing(List<Proposal> all, List<Limits.Belief> beliefs) {
         return all.stream()
                 .map(each -> {
                     List<String> heldBack = beliefs.stream()
                             .filter(belief -> belief.constraint() == each.constraint())
                             .flatMap(belief -> belief.heldBack().stream())
                             .toList();
-                    Map<String, Object> said = each.isHeld() ? null : since(each.kind(), each.constraint(), heldBack);
-                    return said == null ? each : each.heldBack("acted-on", said);
+                    Map<String, Object> said = since(each.kind(), each.constraint(), heldBack);
+                    return said == null ? each : each.heldBack(HELD, said);
                 })
                 .toList();
     }

@@ -1,6 +1,7 @@
 package org.morphotera.core.plan;
 
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.SoilMoisture;
@@ -18,7 +19,7 @@ import org.morphotera.core.soil.TextureGroup;
  * @param eceSource where the salt figure comes from
  * @param espPct from a laboratory
  * @param disperses crumbs cloud the water
- * @param permeabilityMmH straight down, of the hole test
+ * @param permeability how fast water goes straight down, as far as it was measured
  * @param layerBottomMm bottom of a hard layer
  * @param drained drains were laid
  * @param wet moist or wet on the newest visit
@@ -36,10 +37,23 @@ public record FieldFacts(
         Double espPct,
         Double cecCmolKg,
         boolean disperses,
-        Double permeabilityMmH,
+        Permeability permeability,
         Double layerBottomMm,
         boolean drained,
         boolean wet) {
+
+    /**
+     * How fast water goes straight down, mm/h.
+     *
+     * @param hole of the hole test, or {@code null}
+     * @param below of a ring in the subsoil, or {@code null}
+     */
+    public record Permeability(
+            @Nullable Double hole, @Nullable Double below) {
+
+        /** Nothing was measured. */
+        public static final Permeability UNKNOWN = new Permeability(null, null);
+    }
 
     /**
      * The ground that an action is for.
@@ -105,11 +119,10 @@ public record FieldFacts(
      *
      * @param subsoilPh in water, or {@code null}
      * @param cecCmolKg a laboratory's, or {@code null}
-     * @param permeabilityMmH of the newest hole, or {@code null}
      */
     public static FieldFacts of(
-            Place place, FieldReadings readings, Double subsoilPh, Double cecCmolKg, Double permeabilityMmH) {
-        Double limit = readings.figure("compaction");
+            Place place, FieldReadings readings, Double subsoilPh, Double cecCmolKg, Permeability permeability) {
+        Double limit = readings.figureOfProfile("compaction");
         Double dispersion = readings.standing("dispersion");
         String texture = readings.texture(place.textureClass());
         TextureClass known = texture == null ? null : Coded.find(TextureClass.values(), texture);
@@ -128,10 +141,15 @@ public record FieldFacts(
                 readings.figure("sodicity"),
                 cecCmolKg,
                 dispersion != null && dispersion < CLOUDY_UNDER,
-                permeabilityMmH,
-                limit == null ? null : Double.valueOf(limit + USUAL_LAYER_MM),
+                permeability,
+                limit == null ? null : Double.valueOf(layerBottom(limit)),
                 place.drained(),
                 place.moisture() == SoilMoisture.WET || place.moisture() == SoilMoisture.MOIST);
+    }
+
+    /** Bottom of a layer that a probe meets at a depth, mm. */
+    static double layerBottom(double metMm) {
+        return metMm + USUAL_LAYER_MM;
     }
 
     private static Ph ph(FieldReadings readings) {
@@ -150,7 +168,7 @@ public record FieldFacts(
      *
      * @param share of its area, 0 to 1
      */
-    FieldFacts ofPart(double share, Ph phThere, Double subsoilPhThere, Double eceThere) {
+    FieldFacts ofPart(double share, Ph phThere, Double subsoilPhThere, Double eceThere, Double layerBottomThere) {
         return new FieldFacts(
                 landUse,
                 textureGroup,
@@ -164,8 +182,8 @@ public record FieldFacts(
                 espPct,
                 cecCmolKg,
                 disperses,
-                permeabilityMmH,
-                layerBottomMm,
+                permeability,
+                layerBottomThere,
                 drained,
                 wet);
     }

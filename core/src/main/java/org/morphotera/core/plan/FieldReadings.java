@@ -70,6 +70,15 @@ public record FieldReadings(List<Reading> readings) {
         return middle(indicator, Reading::figure);
     }
 
+    /** Median figure of what is read through all depths at once, such as where a probe stops; {@code null} where none was. */
+    public Double figureOfProfile(String indicator) {
+        return Sample.medianOrNull(readings.stream()
+                .filter(reading -> reading.indicator().equals(indicator) && reading.standing() != null)
+                .map(Reading::figure)
+                .filter(Objects::nonNull)
+                .toList());
+    }
+
     /** Median standing of an indicator over the stops; {@code null} where none was judged. */
     public Double standing(String indicator) {
         return middle(indicator, Reading::standing);

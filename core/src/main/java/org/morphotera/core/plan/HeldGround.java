@@ -24,6 +24,7 @@ final class HeldGround {
         Double ph = mean("surface-ph", held, findings);
         Double below = mean("subsoil-ph", held, findings);
         Double ece = mean("ece", held, findings);
+        Double probe = mean("probe-depth", held, findings);
         return field.ofPart(
                 share,
                 ph == null || field.ph() == null
@@ -31,7 +32,8 @@ final class HeldGround {
                         : new FieldFacts.Ph(
                                 ph, field.ph().halfWidth(), field.ph().source()),
                 below == null ? field.subsoilPh() : below,
-                ece == null ? field.ece() : ece);
+                ece == null ? field.ece() : ece,
+                probe == null ? field.layerBottomMm() : Double.valueOf(FieldFacts.layerBottom(Math.rint(probe))));
     }
 
     private static @Nullable Double mean(String finding, List<String> stops, StopFindings findings) {

@@ -146,14 +146,31 @@ public record JudgementAnswer(
     /** A patch against another; {@code routine} is the field outside of all patches. */
     public record JudgedPatches(String patch, String otherPatch, List<JudgedDifference> differences) {}
 
-    /** What could be done. */
+    /**
+     * What could be done.
+     *
+     * @param amount in words, with its range and in how many passes; {@code null} where its kind has none
+     * @param sparesPct of the yield a year, with its lowest and highest; {@code null} where it is not known
+     * @param when in which season and state of the soil
+     * @param risk what can go wrong
+     * @param law what the law or a licensed person decides
+     * @param again when to look again, and by what
+     */
     public record JudgedProposal(
             String kind,
             String constraint,
             double probability,
             Map<String, Object> inputs,
             List<String> rules,
-            @Nullable Envelope calculation) {}
+            @Nullable Envelope calculation,
+            @Nullable String amount,
+            @Nullable Double sparesPct,
+            @Nullable Double sparesLow,
+            @Nullable Double sparesHigh,
+            @Nullable String when,
+            @Nullable String risk,
+            @Nullable String law,
+            @Nullable String again) {}
 
     /** What is not proposed, and why. */
     public record JudgedRefusal(String kind, String constraint, String reason) {}

@@ -26,7 +26,11 @@ import org.morphotera.core.limits.NextTest;
 import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.MethodRegistry;
 import org.morphotera.core.method.Outcome;
+import org.morphotera.core.plan.FieldFacts;
+import org.morphotera.core.plan.OptionWords;
+import org.morphotera.core.plan.Proposal;
 import org.morphotera.core.plan.Proposals;
+import org.morphotera.core.plan.calculator.Amount;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
@@ -405,18 +409,19 @@ public final class Judgements {
         private JudgementAnswer.JudgedPlan plan(List<Limits.Belief> beliefs, StopFindings findings) {
             List<JudgementAnswer.JudgedProposal> proposals = new ArrayList<>();
             List<JudgementAnswer.JudgedRefusal> refused = new ArrayList<>();
-            for (Proposals.Proposal each : Proposals.of(beliefs, findings, evidence.facts(findings), tables, rules)) {
+            FieldFacts facts = evidence.facts(findings);
+            for (Proposal each : Proposals.of(beliefs, findings, facts, tables, rules)) {
                 if (each.isHeld()) {
                     refused.add(new JudgementAnswer.JudgedRefusal(
-                            each.kind().code(), each.constraint().code(), each.heldFor(messages)));
+                            each.kind().code(), each.constraint().code(), units.prose(each.heldFor(messages))));
                 } else {
-                    proposals.add(proposal(each, beliefs));
+                    proposals.add(proposal(each, beliefs, facts.garden()));
                 }
             }
             return new JudgementAnswer.JudgedPlan(proposals, refused);
         }
 
-        private JudgementAnswer.JudgedProposal proposal(Proposals.Proposal each, List<Limits.Belief> beliefs) {
+        private JudgementAnswer.JudgedProposal proposal(Proposal each, List<Limits.Belief> beliefs, boolean garden) {
             String calculator = each.kind().calculator();
             Envelope calculation = null;
             if (calculator != null) {
@@ -424,13 +429,23 @@ public final class Judgements {
                 calculation =
                         outcome instanceof Outcome.Evaluated done ? Envelope.of(done.evaluation(), messages) : null;
             }
+            OptionWords words = OptionWords.of(each, beliefs, messages, rules);
+            OptionWords.Spared spared = words.spared();
             return new JudgementAnswer.JudgedProposal(
                     each.kind().code(),
                     each.constraint().code(),
                     shown(each.probability()),
                     each.inputs(),
-                    each.told(beliefs, messages),
-                    calculation);
+                    each.told(beliefs, messages).stream().map(units::prose).toList(),
+                    calculation,
+                    calculation == null ? null : Amount.of(calculator, calculation, garden, units, messages),
+                    spared == null ? null : Double.valueOf(shown(spared.likely())),
+                    spared == null ? null : Double.valueOf(shown(spared.low())),
+                    spared == null ? null : Double.valueOf(shown(spared.high())),
+                    words.when(),
+                    words.risk(),
+                    words.law(),
+                    words.again());
         }
     }
 }

@@ -188,12 +188,6 @@ final class RequestedEvidence {
     FieldFacts facts(StopFindings findings) {
         Found subsoil = findings.field().get("subsoil-ph");
         List<Seen> seen = seen();
-        OptionalDouble down = seen.stream()
-                .filter(each -> each.sighting().finding().equals("straight-down"))
-                .map(each -> each.sighting().figure())
-                .filter(Objects::nonNull)
-                .mapToDouble(Double::doubleValue)
-                .average();
         Double cec = seen.stream()
                 .filter(each -> each.sighting().finding().equals("cec"))
                 .reduce((one, other) -> other)
@@ -218,7 +212,17 @@ final class RequestedEvidence {
                 readings(true),
                 subsoil == null ? null : subsoil.figure(),
                 cec,
-                down.isPresent() ? Double.valueOf(down.getAsDouble()) : null);
+                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")));
+    }
+
+    private static @Nullable Double mean(List<Seen> seen, String finding) {
+        OptionalDouble mean = seen.stream()
+                .filter(each -> each.sighting().finding().equals(finding))
+                .map(each -> each.sighting().figure())
+                .filter(Objects::nonNull)
+                .mapToDouble(Double::doubleValue)
+                .average();
+        return mean.isPresent() ? Double.valueOf(mean.getAsDouble()) : null;
     }
 
     private FieldFacts.Treated poorPatch() {

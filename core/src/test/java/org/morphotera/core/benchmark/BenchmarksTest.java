@@ -49,12 +49,14 @@ class BenchmarksTest {
     }
 
     @Test
-    void aLaboratorysBandsMayBeAdded() {
+    void aLaboratorysBandsMayBeAddedOrTakeThePlaceOfTheStarter() {
         String bands =
-                "[bands lab.p]\nsource = Made-up laboratory, extraction by bicarbonate\nbands = low <15; good <=30; high\n";
-        Benchmarks own = CoreData.BENCHMARKS.with("own.txt", bands);
-        assertThat(own.bands("lab.p").of(31)).isEqualTo("high");
-        assertThat(CoreData.BENCHMARKS.hasBands("lab.p")).isFalse();
+                "[bands lab.%s]\nsource = Made-up laboratory, own extraction\nbands = low <15; good <=30; high\n";
+        Benchmarks own = CoreData.BENCHMARKS.with("own.txt", bands.formatted("p") + bands.formatted("s"));
+        assertThat(own.bands("lab.p").of(20)).isEqualTo("good");
+        assertThat(own.bands("lab.s").of(31)).isEqualTo("high");
+        assertThat(CoreData.BENCHMARKS.bands("lab.p").of(20)).isEqualTo("middle");
+        assertThat(CoreData.BENCHMARKS.hasBands("lab.s")).isFalse();
     }
 
     @Test

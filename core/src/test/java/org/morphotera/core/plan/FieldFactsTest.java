@@ -106,13 +106,13 @@ class FieldFactsTest {
                 new FieldReadings(List.of()),
                 null,
                 14.0,
-                20.0);
+                new FieldFacts.Permeability(20.0, null));
         assertThat(bare.areaHa()).isEqualTo(1);
         assertThat(bare.textureGroup()).isNull();
         assertThat(bare.wet()).isFalse();
         assertThat(bare.drained()).isTrue();
         assertThat(bare.cecCmolKg()).isEqualTo(14);
-        assertThat(bare.permeabilityMmH()).isEqualTo(20);
+        assertThat(bare.permeability().hole()).isEqualTo(20);
     }
 
     @Test

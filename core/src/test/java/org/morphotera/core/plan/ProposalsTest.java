@@ -15,7 +15,6 @@ import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits.Belief;
 import org.morphotera.core.method.Outcome;
-import org.morphotera.core.plan.Proposals.Proposal;
 import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
@@ -41,15 +40,33 @@ class ProposalsTest {
                 esp,
                 24.0,
                 false,
-                30.0,
+                new FieldFacts.Permeability(30.0, 30.0),
                 290.0,
                 drained,
                 wet);
         return Proposals.of(beliefs, facts, CoreData.BENCHMARKS);
     }
 
+    /** Of the ways that are told beside living with it. */
     private static List<ActionKind> kinds(List<Proposal> proposals) {
-        return proposals.stream().map(Proposal::kind).toList();
+        return proposals.stream()
+                .map(Proposal::kind)
+                .filter(each -> each != ActionKind.LIVE_WITH_IT)
+                .toList();
+    }
+
+    @Test
+    void livingWithItIsAlwaysOneOfTheOptions() {
+        for (Constraint constraint : Constraint.values()) {
+            assertThat(of(Set.of(constraint), true, false, 13.0))
+                    .as(constraint.code())
+                    .anySatisfy(each -> {
+                        assertThat(each.kind()).isEqualTo(ActionKind.LIVE_WITH_IT);
+                        assertThat(each.told(List.of(), CoreData.MESSAGES))
+                                .allSatisfy(sentence ->
+                                        assertThat(sentence).startsWith("Or ").endsWith("."));
+                    });
+        }
     }
 
     @Test
@@ -82,7 +99,7 @@ class ProposalsTest {
                 2.0,
                 null,
                 false,
-                null,
+                FieldFacts.Permeability.UNKNOWN,
                 null,
                 true,
                 false);
@@ -109,10 +126,10 @@ class ProposalsTest {
             List<Proposal> plan = of(Set.of(Constraint.COMPACTION_LAYER), true, wet, null);
             assertThat(kinds(plan)).containsExactly(ActionKind.LOOSEN, ActionKind.COVER_CROP);
             // nobody has rolled it yet: a wet day says nothing of the layer
-            assertThat(plan.get(0).rules()).containsExactly("roll-a-worm");
+            assertThat(plan.get(0).rules()).containsExactly("roll-a-worm", "wheels-on-lanes");
             assertThat(plan.get(0).inputs()).doesNotContainKey("rolledWormCrumbles");
             assertThat(plan.get(0).isHeld()).isFalse();
-            assertThat(plan.get(1).rules()).containsExactly("loosen-before-roots");
+            assertThat(plan.get(1).rules()).containsExactly("loosen-before-roots", "sown-and-ended");
         }
     }
 
@@ -134,7 +151,7 @@ class ProposalsTest {
                 2.0,
                 24.0,
                 false,
-                permeability,
+                new FieldFacts.Permeability(permeability, permeability),
                 layerBottom,
                 false,
                 true);
@@ -238,8 +255,9 @@ class ProposalsTest {
 
     @Test
     void freeLimeGetsNoSulfurAndASoundSoilNothing() {
-        assertThat(of(Set.of(Constraint.FREE_LIME), true, false, null).get(0).rules())
-                .containsExactly("no-sulfur");
+        List<Proposal> plan = of(Set.of(Constraint.FREE_LIME), true, false, null);
+        assertThat(kinds(plan)).containsExactly(ActionKind.SULFUR, ActionKind.TOLERANT_CROPS);
+        assertThat(plan.get(0).held()).isEqualTo("no-sulfur");
         assertThat(of(Set.of(), true, false, null)).isEmpty();
     }
 
@@ -258,7 +276,7 @@ class ProposalsTest {
                 null,
                 null,
                 false,
-                null,
+                FieldFacts.Permeability.UNKNOWN,
                 null,
                 true,
                 false);
@@ -268,7 +286,7 @@ class ProposalsTest {
     @Test
     void noLimeWherePhLiesInsideTheCropsWindow() {
         FieldFacts.Ph sour = new FieldFacts.Ph(5.0, 0.1, Source.LABORATORY);
-        assertThat(lime("potato", sour, null, Constraint.ACIDITY)).isEmpty();
+        assertThat(kinds(lime("potato", sour, null, Constraint.ACIDITY))).isEmpty();
         assertThat(kinds(lime("barley", sour, null, Constraint.ACIDITY))).containsExactly(ActionKind.LIME);
     }
 

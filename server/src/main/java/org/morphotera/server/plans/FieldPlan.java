@@ -29,9 +29,16 @@ final class FieldPlan {
      *
      * @param patch the patch that it is for, in words; {@code null} for what speaks for the field
      * @param confirmation what to have confirmed before money is spent
+     * @param toConfirm it is done only once something confirmed it
      * @param laboratory what a laboratory says on it, if one spoke
      * @param held why it is held back for now, if it is; then it can't be agreed
+     * @param waiting held back until something is known or read again, and not refused
      * @param expect how long until it shows
+     * @param spares how much of the yield it spares
+     * @param when in which season and state of the soil
+     * @param risk what can go wrong
+     * @param law what the law or a licensed person decides
+     * @param again when to look again, and by what
      * @param calculation what its calculator makes of the inputs; absent while an input is missing
      */
     record ProposalView(
@@ -46,9 +53,16 @@ final class FieldPlan {
             List<Origin> origins,
             List<String> rules,
             @Nullable String confirmation,
+            boolean toConfirm,
             @Nullable LaboratoryView laboratory,
             @Nullable String held,
+            boolean waiting,
             @Nullable String expect,
+            @Nullable String spares,
+            @Nullable String when,
+            @Nullable String risk,
+            @Nullable String law,
+            @Nullable String again,
             @Nullable Envelope calculation) {}
 
     /**

@@ -19,6 +19,8 @@ import org.morphotera.core.limits.StopFindings;
 import org.morphotera.core.method.Outcome;
 import org.morphotera.core.plan.FieldFacts;
 import org.morphotera.core.plan.LaboratoryWord;
+import org.morphotera.core.plan.OptionWords;
+import org.morphotera.core.plan.Proposal;
 import org.morphotera.core.plan.Proposals;
 import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.plan.order.OrderRules;
@@ -162,7 +164,7 @@ public class FieldPlans {
     /** What could be done by what was measured, in words, the most likely to help first; what is held back is left out. */
     public List<String> proposed(UUID practice, UUID id) {
         return plan(practice, id).proposals().stream()
-                .filter(each -> each.held() == null)
+                .filter(each -> each.held() == null && !each.kind().equals(ActionKind.LIVE_WITH_IT.code()))
                 .limit(TOLD)
                 .map(FieldPlan.ProposalView::title)
                 .distinct()
@@ -170,7 +172,7 @@ public class FieldPlans {
     }
 
     /** What a patch by itself asks to be spread. */
-    private List<Proposals.Proposal> amendments(UUID practice, Field field, StopRole patch) {
+    private List<Proposal> amendments(UUID practice, Field field, StopRole patch) {
         StopFindings found =
                 limits.findingsOf(practice, field, Patches.stopsOf(fields.stops(practice, field.id()), patch));
         return Proposals.amendmentsOf(
@@ -181,7 +183,7 @@ public class FieldPlans {
             UUID practice,
             Field field,
             List<Limits.Belief> beliefs,
-            List<Proposals.Proposal> proposals,
+            List<Proposal> proposals,
             List<Action> actions,
             @Nullable StopRole patch) {
         return proposals.stream()
@@ -194,6 +196,7 @@ public class FieldPlans {
                 .map(proposal -> view(
                         proposal,
                         proposal.told(beliefs, messages),
+                        OptionWords.of(proposal, beliefs, messages, benchmarks),
                         patch,
                         facts.laboratory(practice, field, proposal.constraint().code())))
                 .toList();
@@ -213,8 +216,9 @@ public class FieldPlans {
     }
 
     private FieldPlan.ProposalView view(
-            Proposals.Proposal proposal,
+            Proposal proposal,
             List<String> told,
+            OptionWords words,
             @Nullable StopRole patch,
             @Nullable LaboratoryWord laboratory) {
         String calculator = proposal.kind().calculator();
@@ -234,9 +238,17 @@ public class FieldPlans {
                         .toList(),
                 told,
                 messages.optional("constraint.confirm." + constraint),
+                OrderRules.needsConfirmation(new OrderRules.Step(
+                        proposal.kind(), proposal.constraint(), proposal.inputs(), OrderRules.Stage.AGREED, null)),
                 FieldPlan.LaboratoryView.of(laboratory),
                 proposal.heldFor(messages),
+                proposal.isWaiting(),
                 messages.optional("action.expect." + proposal.kind().code()),
+                words.spares(),
+                words.when(),
+                words.risk(),
+                words.law(),
+                words.again(),
                 calculator == null ? null : calculation(calculator, proposal.inputs()));
     }
 

@@ -108,7 +108,7 @@ class PlanFacts {
                 IndicatorRow.readings(standing),
                 subsoil == null ? null : subsoil.figure(),
                 newest(seen, "cec"),
-                mean(seen, "straight-down"));
+                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")));
     }
 
     private static @Nullable Double newest(List<SightingReader.Row> seen, String finding) {

@@ -167,7 +167,7 @@ class SourcesTest {
 
     @Test
     void limeOnSomeStopsLeavesTheOthersAsTheyWereRead() {
-        Land land = new Land(advisor, 2, Map.of("crop", "barley"));
+        Land land = new Land(advisor, 2, Map.of("crop", "barley", "textureClass", "loam"));
         String visit = land.visit(SPRING);
         land.ph(visit, 0, 5.0, SPRING);
         land.ph(visit, 1, 5.2, SPRING);

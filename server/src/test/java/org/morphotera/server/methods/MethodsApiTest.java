@@ -58,7 +58,7 @@ class MethodsApiTest {
     @Test
     void calculatorsAreListedAndUnknownOnesNotFound() {
         assertThat(nobody.get("/api/calculators").list())
-                .hasSize(17)
+                .hasSize(18)
                 .allSatisfy(each -> assertThat((List<?>) each.get("inputs")).isNotEmpty());
         assertThat(nobody.send("POST", "/api/calculators/magic", "{}", "application/json")
                         .status())

@@ -65,7 +65,7 @@ class ActionChecksTest {
                 null,
                 null,
                 false,
-                null,
+                FieldFacts.Permeability.UNKNOWN,
                 null,
                 false,
                 wet);

@@ -66,6 +66,8 @@ public enum SoilProperty implements Coded {
     P(2.5),
     /** Potassium, kit step 0 to 4. */
     K(2.5),
+    /** Magnesium, in the same steps. */
+    MG(2.5),
     /** Slope, %. */
     SLOPE(1),
     /** Rills seen: 0 none, 1 some, 2 many. */

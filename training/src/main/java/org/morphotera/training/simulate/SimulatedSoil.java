@@ -2,9 +2,11 @@ package org.morphotera.training.simulate;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureClass;
@@ -21,6 +23,15 @@ import org.morphotera.training.ground.SoilProperty;
 public final class SimulatedSoil implements MadeUpSoil {
 
     private static final double LEAST_SEVERITY = 0.35;
+
+    /** What a soil may be short of, whatever else is the matter with it. */
+    private static final Set<Constraint> NUTRIENTS = EnumSet.of(
+            Constraint.SHORT_NITROGEN,
+            Constraint.SHORT_PHOSPHORUS,
+            Constraint.SHORT_POTASSIUM,
+            Constraint.SHORT_MAGNESIUM);
+
+    private static final double SHORT_OF = 0.05;
 
     private final LandUse landUse;
     private final TextureClass texture;
@@ -53,6 +64,9 @@ public final class SimulatedSoil implements MadeUpSoil {
     double slopePct = 2;
     double vigour = 1.4;
     double kitNitrogen = 2.2;
+    double phosphorus = SoilProperty.P.usual();
+    double potassium = SoilProperty.K.usual();
+    double magnesium = SoilProperty.MG.usual();
     int rills;
     int crust;
     boolean carbonAdded;
@@ -70,6 +84,11 @@ public final class SimulatedSoil implements MadeUpSoil {
                 new SimulatedSoil(uses[random.nextInt(uses.length)], textures[random.nextInt(textures.length)]);
         int count = new int[] {0, 1, 1, 1, 2, 2}[random.nextInt(6)];
         soil.limitBy(count, LEAST_SEVERITY, random);
+        for (Constraint nutrient : NUTRIENTS) {
+            if (random.nextDouble() < SHORT_OF && soil.allows(nutrient)) {
+                soil.severity.put(nutrient, LEAST_SEVERITY + (1 - LEAST_SEVERITY) * random.nextDouble());
+            }
+        }
         return soil.made(random);
     }
 
@@ -105,6 +124,7 @@ public final class SimulatedSoil implements MadeUpSoil {
 
     private void limitBy(int count, double least, Random random) {
         List<Constraint> possible = new ArrayList<>(List.of(Constraint.values()));
+        possible.removeAll(NUTRIENTS);
         while (severity.size() < count && !possible.isEmpty()) {
             Constraint next = possible.remove(random.nextInt(possible.size()));
             if (allows(next)) {
@@ -173,7 +193,10 @@ public final class SimulatedSoil implements MadeUpSoil {
             case RILLS -> rills;
             case CRUST -> crust;
             case OVERLOOKED -> 1;
-            case STRENGTH, SURFACE_GROUPS, BIOMASS, P, K, TEMPERATURE -> property.usual();
+            case P -> phosphorus;
+            case K -> potassium;
+            case MG -> magnesium;
+            case STRENGTH, SURFACE_GROUPS, BIOMASS, TEMPERATURE -> property.usual();
         };
     }
 
@@ -195,8 +218,9 @@ public final class SimulatedSoil implements MadeUpSoil {
             case SODICITY -> !coarse && !has(Constraint.ACIDITY) && !has(Constraint.SUBSURFACE_ACIDITY);
             case OVER_RAPID_DRAINAGE -> coarse && !has(Constraint.WATERLOGGING);
             case WATERLOGGING -> !has(Constraint.OVER_RAPID_DRAINAGE);
-            case NITROGEN_LOCKED_UP -> !has(Constraint.NITROGEN_MASKING);
-            case NITROGEN_MASKING -> !has(Constraint.NITROGEN_LOCKED_UP);
+            case NITROGEN_LOCKED_UP -> !has(Constraint.NITROGEN_MASKING) && !has(Constraint.SHORT_NITROGEN);
+            case NITROGEN_MASKING -> !has(Constraint.NITROGEN_LOCKED_UP) && !has(Constraint.SHORT_NITROGEN);
+            case SHORT_NITROGEN -> !has(Constraint.NITROGEN_LOCKED_UP) && !has(Constraint.NITROGEN_MASKING);
             default -> true;
         };
     }
@@ -226,6 +250,9 @@ public final class SimulatedSoil implements MadeUpSoil {
         slopePct = Math.max(0, 2.5 + 2 * random.nextGaussian());
         vigour += 0.15 * random.nextGaussian();
         kitNitrogen += 0.35 * random.nextGaussian();
+        phosphorus += 0.4 * random.nextGaussian();
+        potassium += 0.4 * random.nextGaussian();
+        magnesium += 0.4 * random.nextGaussian();
         carbonAdded = random.nextInt(14) == 0;
         mottledPct = Math.max(0, mottledPct + 1.5 * random.nextGaussian());
     }
@@ -296,6 +323,23 @@ public final class SimulatedSoil implements MadeUpSoil {
                 worms *= 0.45 - 0.3 * s;
                 co2 *= 0.55 - 0.25 * s;
                 smell -= 0.4 * s;
+            }
+            case SHORT_NITROGEN -> {
+                kitNitrogen = 1.1 - 0.8 * s;
+                carbonAdded = false;
+                vigour -= 0.4 * s;
+            }
+            case SHORT_PHOSPHORUS -> {
+                phosphorus = 1.1 - 0.7 * s;
+                vigour -= 0.3 * s;
+            }
+            case SHORT_POTASSIUM -> {
+                potassium = 1.1 - 0.7 * s;
+                vigour -= 0.3 * s;
+            }
+            case SHORT_MAGNESIUM -> {
+                magnesium = 0.9 - 0.6 * s;
+                vigour -= 0.2 * s;
             }
             case NITROGEN_LOCKED_UP -> {
                 kitNitrogen = 1.2 - 0.9 * s;

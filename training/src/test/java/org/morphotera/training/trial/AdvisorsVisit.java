@@ -2,7 +2,6 @@ package org.morphotera.training.trial;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -109,32 +108,11 @@ final class AdvisorsVisit {
             for (DepthLayer layer : layers) {
                 evaluate(
                         method,
-                        readings(method, spot, layer),
+                        reader.any(method, spot, layer, scatter),
                         spot,
                         method.layers().isEmpty() ? null : layer);
             }
         }
-    }
-
-    private Map<String, Object> readings(FieldMethod<?> method, MadeUpSoil spot, DepthLayer layer) {
-        return switch (method.card().id()) {
-            case "ph" -> reader.ph(spot);
-            case "salinity" -> reader.salinity(spot);
-            case "penetration" -> reader.penetration(spot);
-            case "ring-infiltration" -> reader.ring(spot, layer.topMm() >= DepthLayer.TOPSOIL_ENDS_MM);
-            case "hole-drainage" -> reader.hole(spot);
-            case "earthworms" -> reader.worms(spot);
-            case "fizz" -> reader.fizz(spot);
-            case "crumb-stability" -> {
-                Map<String, Object> crumbs = new LinkedHashMap<>(
-                        Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS));
-                if (day.tapWater()) {
-                    crumbs.put("water", "tap");
-                }
-                yield crumbs;
-            }
-            default -> Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS);
-        };
     }
 
     private void evaluate(FieldMethod<?> method, Map<String, Object> readings, Spot spot, DepthLayer layer) {

@@ -5,9 +5,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.morphotera.core.CoreData;
+import org.morphotera.core.method.FieldMethod;
+import org.morphotera.core.soil.DepthLayer;
 import org.morphotera.core.soil.SoilMoisture;
 import org.morphotera.training.ground.MadeUpSoil;
+import org.morphotera.training.ground.Scatter;
 import org.morphotera.training.ground.SoilProperty;
+import org.morphotera.training.method.Simulators;
 
 /**
  * What instruments show on a made-up soil, by how water, salt and steel behave: water is let fall in small steps of
@@ -24,6 +29,28 @@ final class Reader {
     Reader(Day day, Random random) {
         this.day = day;
         this.random = random;
+    }
+
+    /** Any method: by instruments where they are here, else by the methods' own made-up readings. */
+    Map<String, Object> any(FieldMethod<?> method, MadeUpSoil spot, DepthLayer layer, Scatter scatter) {
+        return switch (method.card().id()) {
+            case "ph" -> ph(spot);
+            case "salinity" -> salinity(spot);
+            case "penetration" -> penetration(spot);
+            case "ring-infiltration" -> ring(spot, layer.topMm() >= DepthLayer.TOPSOIL_ENDS_MM);
+            case "hole-drainage" -> hole(spot);
+            case "earthworms" -> worms(spot);
+            case "fizz" -> fizz(spot);
+            case "crumb-stability" -> {
+                Map<String, Object> crumbs = new LinkedHashMap<>(
+                        Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS));
+                if (day.tapWater()) {
+                    crumbs.put("water", "tap");
+                }
+                yield crumbs;
+            }
+            default -> Simulators.of(method).readings(spot, layer.topMm(), scatter, CoreData.BENCHMARKS);
+        };
     }
 
     private double around(double value, double deviation) {

@@ -31,7 +31,7 @@ record Spot(MadeUpSoil field, double sound, boolean dry, Map<SoilProperty, Doubl
         double z = draws.get(property);
         return switch (property) {
             case PH, DEEP_PH -> value + 0.12 * z;
-            case SMELL, POROSITY, STRUCTURE, N, P, K, VIGOUR -> value + 0.12 * z;
+            case SMELL, POROSITY, STRUCTURE, N, P, K, MG, VIGOUR -> value + 0.12 * z;
             case INFILTRATION, INFILTRATION_AT_200, DRAINAGE, WORMS -> value * Math.exp(0.22 * z);
             case ECE, ESP, ORGANIC, CO2, ROOTS, GLUE, GREY, MOTTLED, FIZZ -> value * Math.exp(0.1 * z);
             case COVER -> Math.max(2, Math.min(100, value + 5 * z));

@@ -21,6 +21,7 @@ public final class Amendments {
                 new Irrigation(),
                 new CoverCrop(),
                 new Subsoiling(),
-                new Nutrients());
+                new Nutrients(),
+                new NutrientNeed());
     }
 }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.calculator.Calculator;
@@ -32,10 +33,23 @@ final class CoverCrop implements Calculator<CoverCrop.Inputs> {
         EROSION
     }
 
-    record Inputs(List<Aim> aims, Season season, Boolean frost, String following) {}
+    /** How long it may stay. */
+    enum Stay implements Coded {
+        SHORT,
+        WINTER,
+        YEARS
+    }
 
-    /** A species that belongs to the crop that follows carries that crop's diseases over. */
-    private static final List<String> BRASSICAS = List.of("oilseed", "cabbage", "broccoli");
+    record Inputs(
+            List<Aim> aims,
+            @Nullable Season season,
+            Boolean frost,
+            @Nullable String following,
+            @Nullable Double phWater,
+            @Nullable Double ece,
+            Boolean wet,
+            @Nullable Stay stay,
+            @Nullable String without) {}
 
     private static final double SOWN_OUT_OF_SEASON = 0.4;
 
@@ -51,12 +65,18 @@ final class CoverCrop implements Calculator<CoverCrop.Inputs> {
                         "aims", List.of(Aim.values()), false, Range.between(1, Aim.values().length), Need.REQUIRED),
                 fields.word("season", List.of(Season.values()), Need.OPTIONAL),
                 fields.flagOr("frost", false),
-                fields.text("following", 60, Need.OPTIONAL));
+                fields.text("following", 60, Need.OPTIONAL),
+                fields.number("phWater", Unit.PH, Range.PH, Need.OPTIONAL),
+                fields.number("ece", Unit.DS_PER_M, Range.EC, Need.OPTIONAL),
+                fields.flagOr("wet", false),
+                fields.word("stay", List.of(Stay.values()), Need.OPTIONAL),
+                fields.text("without", 400, Need.OPTIONAL));
     }
 
     @Override
     public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
         Table species = benchmarks.table("cover.species");
+        CoverGround ground = new CoverGround(in, benchmarks);
         List<Map<String, Object>> rows = new ArrayList<>();
         for (String name : species.rows().keySet()) {
             double fit = 0;
@@ -76,7 +96,7 @@ final class CoverCrop implements Calculator<CoverCrop.Inputs> {
             if (in.frost() && species.at(name, "hardy") == 0) {
                 why.add("killed-by-frost");
             }
-            if (in.following() != null && BRASSICAS.contains(in.following()) && species.at(name, "brassica") > 0) {
+            if (ground.carriesOver(name)) {
                 fit = 0;
                 why.add("same-family-follows");
             }
@@ -88,9 +108,18 @@ final class CoverCrop implements Calculator<CoverCrop.Inputs> {
         }
         rows.sort(Comparator.comparingDouble((Map<String, Object> row) -> -(Double) row.get("fit"))
                 .thenComparing(row -> (String) row.get("species")));
-        return Evaluation.of(id())
-                .code("best", (String) rows.get(0).get("species"))
+        List<String> mixture = CoverMixture.of(in, ground, species);
+        Evaluation.Builder out = Evaluation.of(id());
+        if (mixture.size() < CoverMixture.LEAST) {
+            out.note("NO_MIXTURE", Severity.CAUTION);
+        }
+        return out.code("best", (String) rows.get(0).get("species"))
                 .series("ranking", rows)
+                .series(
+                        "mixture",
+                        mixture.stream()
+                                .map(name -> Map.<String, Object>of("species", name))
+                                .toList())
                 .working(
                         "fit",
                         Map.of(

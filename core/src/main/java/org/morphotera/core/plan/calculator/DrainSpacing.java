@@ -28,6 +28,7 @@ public final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
 
     private static final double M_PER_DAY = 24.0 / 1000;
     private static final double CLOSE_ENOUGH_M = 0.0005;
+    private static final double USUAL_RADIUS_M = 0.05;
     private static final int MOST_STEPS = 2000;
     private static final double SMALLEST_TERM = 1e-12;
 
@@ -46,7 +47,7 @@ public final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
                 fields.number("drainDepthM", Unit.METRE, depth, Need.REQUIRED),
                 fields.number("waterTableDepthM", Unit.METRE, depth, Need.REQUIRED),
                 fields.number("impermeableDepthM", Unit.METRE, depth, Need.REQUIRED),
-                fields.numberOr("drainRadiusM", Unit.METRE, Range.between(0.01, 1), 0.05),
+                fields.numberOr("drainRadiusM", Unit.METRE, Range.between(0.01, 1), USUAL_RADIUS_M),
                 fields.number("dischargeMmDay", Unit.MM_PER_DAY, Range.between(0.1, 500), Need.REQUIRED));
     }
 
@@ -84,13 +85,33 @@ public final class DrainSpacing implements Calculator<DrainSpacing.Inputs> {
     }
 
     /**
-     * How far apart drains of the usual kind would lie (0.9 m deep, for water 0.5 m down, tight floor at 2.4 m, 7 mm a day).
+     * How far apart drains of the usual width would lie.
      *
-     * @param permeabilityMmH of all layers, over 0
+     * @param aboveMmH permeability above the drain, over 0
+     * @param belowMmH permeability below it, over 0
+     * @param drainDepthM over the depth of the water that is wanted
+     * @param waterTableDepthM of the water that is wanted midway
+     * @param impermeableDepthM of the tight floor, at or under the drain
+     * @param dischargeMmDay over 0
      * @return metres
      */
-    public static double usualM(double permeabilityMmH) {
-        return spacing(new Inputs(permeabilityMmH, permeabilityMmH, 0.9, 0.5, 2.4, 0.05, 7.0), 1);
+    public static double usualM(
+            double aboveMmH,
+            double belowMmH,
+            double drainDepthM,
+            double waterTableDepthM,
+            double impermeableDepthM,
+            double dischargeMmDay) {
+        return spacing(
+                new Inputs(
+                        aboveMmH,
+                        belowMmH,
+                        drainDepthM,
+                        waterTableDepthM,
+                        impermeableDepthM,
+                        USUAL_RADIUS_M,
+                        dischargeMmDay),
+                1);
     }
 
     private static double spacing(Inputs in, double factor) {

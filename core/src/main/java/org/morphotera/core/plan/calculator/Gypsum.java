@@ -101,9 +101,12 @@ final class Gypsum implements Calculator<Gypsum.Inputs> {
         if (in.pricePerT() != null) {
             out.value("cost", need * in.areaHa() * in.pricePerT(), Unit.NONE);
         }
+        double inAYear = rules.at("most-in-a-year", "tPerHa");
         boolean known = in.espPct() != null && in.espHalfWidthPct() > 0;
         return out.value("gypsumTHa", need, Unit.T_PER_HA, known ? least : null, known ? most : null)
                 .value("gypsumT", need * in.areaHa(), Unit.TONNE)
+                .value("years", Math.ceil(need / inAYear), Unit.NONE)
+                .value("firstYearTHa", Math.min(need, inAYear), Unit.T_PER_HA)
                 .code("advice", advice)
                 .note("DUST_SAFETY", Severity.CAUTION)
                 .build();

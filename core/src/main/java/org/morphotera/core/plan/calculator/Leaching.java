@@ -77,6 +77,13 @@ final class Leaching implements Calculator<Leaching.Inputs> {
                         water,
                         Unit.MM,
                         rules.source());
+        double dressing = rules.at("most-mm-a-dressing", "value");
+        double dressings = Math.ceil(water / dressing);
+        out.value("dressings", dressings, Unit.NONE)
+                .value("dressingMm", dressings == 0 ? 0 : water / dressings, Unit.MM);
+        if (in.irrigationEc() != null && in.irrigationEc() > in.eceTarget()) {
+            out.note("WATER_OVER_TARGET", Severity.CAUTION);
+        }
         if (in.drained()) {
             out.value("yearsByRain", years, Unit.NONE)
                     .working(

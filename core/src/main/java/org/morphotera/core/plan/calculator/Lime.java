@@ -50,6 +50,12 @@ final class Lime implements Calculator<Lime.Inputs> {
 
     private static final double CARBONATE_G_PER_CMOL = 0.5;
 
+    /** What is over a whole pass by no more than this is none of its own. */
+    private static final double ROUNDING = 1e-9;
+
+    /** A neutralising value under this may be a figure in calcium oxide: pure limestone is 56 % of it. */
+    private static final double WEAK_PCT = 60;
+
     /** Where free lime holds the pH: nobody limes beyond. */
     private static final double HIGHEST_TARGET = 8.2;
 
@@ -102,13 +108,14 @@ final class Lime implements Calculator<Lime.Inputs> {
         double strength = in.neutralisingPct() / 100 * (in.finenessPct() / 100) * (1 - in.moisturePct() / 100);
         double product = need / strength;
         double largest = rules.at(pasture ? "most-on-grass" : "most-on-cultivated", "tPerHa");
-        int passes = (int) Math.ceil(product / largest - 1e-9);
+        int passes = (int) Math.ceil(product / largest - ROUNDING);
         Evaluation.Builder out = Evaluation.of(id())
                 .value("needTHa", need, Unit.T_PER_HA, least, most)
                 .value("productTHa", product, Unit.T_PER_HA, least / strength, most / strength)
                 .value("productT", product * in.areaHa(), Unit.TONNE)
                 .value("passes", passes, Unit.NONE)
-                .value("firstPassTHa", Math.min(product, largest), Unit.T_PER_HA);
+                .value("firstPassTHa", Math.min(product, largest), Unit.T_PER_HA)
+                .value("years", Math.ceil(product / rules.at("most-in-a-year", "tPerHa") - ROUNDING), Unit.NONE);
         if (in.pricePerT() != null) {
             out.value("cost", product * in.areaHa() * in.pricePerT(), Unit.NONE);
         }
@@ -161,6 +168,9 @@ final class Lime implements Calculator<Lime.Inputs> {
     private static void notes(Inputs in, double need, boolean pasture, Benchmarks benchmarks, Evaluation.Builder out) {
         if (in.fromKit()) {
             out.note("LAB_FIRST", Severity.CAUTION);
+        }
+        if (in.neutralisingPct() < WEAK_PCT) {
+            out.note("GIVEN_AS_OXIDE", Severity.CAUTION);
         }
         PhWindow window = PhWindow.of(in.crop(), in.landUse(), benchmarks.table("ph.windows"));
         if (in.targetPh() > window.high()) {

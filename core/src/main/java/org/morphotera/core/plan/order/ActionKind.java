@@ -12,15 +12,18 @@ public enum ActionKind implements Coded {
     SURFACE_OUTLETS(null, 12),
     DRAIN("drain-spacing", 12),
     LIME("lime", 12),
+    SULFUR("sulfur", 12),
     GYPSUM("gypsum", 12),
     LEACH("leaching", 12),
     LOOSEN("subsoiling", 12),
     COVER_CROP("cover-crop", 12),
     COMPOST("organic-matter", 24),
+    FERTILISE("nutrient-need", 12),
     TOLERANT_CROPS(null, 0),
     LESS_NITROGEN(null, 2),
     NITROGEN_OR_PATIENCE(null, 1),
-    KEEP_COVERED(null, 12);
+    KEEP_COVERED(null, 12),
+    LIVE_WITH_IT(null, 0);
 
     private final String calculator;
     private final int retestMonths;
@@ -39,6 +42,11 @@ public enum ActionKind implements Coded {
      */
     public LocalDate retestOn(LocalDate doneOn) {
         return retestMonths == 0 ? null : doneOn.plusMonths(retestMonths);
+    }
+
+    /** After how many months to test whether it worked; 0 where there is nothing to test. */
+    public int retestMonths() {
+        return retestMonths;
     }
 
     /** The calculator that gives its amount; {@code null} where there is nothing to calculate. */

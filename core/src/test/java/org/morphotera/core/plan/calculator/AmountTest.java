@@ -70,10 +70,42 @@ class AmountTest {
     }
 
     @Test
-    void aCropIsNamed() {
+    void aMixtureIsNamed() {
         Envelope crops = new Envelope(
-                "cover-crop", Map.of(), Map.of("best", "oil-radish"), List.of(), List.of(), Map.of(), List.of());
-        assertThat(amount("cover-crop", crops, false, ShownUnits.METRIC)).isEqualTo("oil radish");
+                "cover-crop",
+                Map.of(),
+                Map.of("best", "oil-radish"),
+                List.of(),
+                List.of(),
+                Map.of("mixture", List.of(Map.of("species", "oil-radish"), Map.of("species", "rye"))),
+                List.of());
+        assertThat(amount("cover-crop", crops, false, ShownUnits.METRIC)).isEqualTo("oil radish, rye");
+        assertThat(amount(
+                        "cover-crop",
+                        new Envelope(
+                                "cover-crop",
+                                Map.of(),
+                                Map.of("best", "rye"),
+                                List.of(),
+                                List.of(),
+                                Map.of("mixture", List.of()),
+                                List.of()),
+                        false,
+                        ShownUnits.METRIC))
+                .isNull();
+    }
+
+    @Test
+    void howFarItMayBeOffAndInHowManyPiecesIsSaidWithIt() {
+        Envelope lime = answer(Map.of(
+                "productTHa", new Envelope.Figure(9, "t/ha", 6.5, 11.5),
+                "productT", new Envelope.Figure(18, "t", null, null),
+                "passes", new Envelope.Figure(2, "", null, null),
+                "years", new Envelope.Figure(1, "", null, null)));
+        assertThat(amount("lime", lime, false, ShownUnits.METRIC))
+                .isEqualTo("9 (6.5 to 11.5) t/ha of lime, 18 t in all, in 2 passes");
+        assertThat(amount("lime", lime, true, ShownUnits.METRIC))
+                .isEqualTo("9 (6.5 to 11.5) kg per 10 m², 18,000 kg of lime in all, in 2 passes");
     }
 
     static Stream<String> calculators() {

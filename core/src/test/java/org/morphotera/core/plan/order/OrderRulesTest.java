@@ -39,7 +39,7 @@ class OrderRulesTest {
                         esp,
                         null,
                         disperses,
-                        null,
+                        FieldFacts.Permeability.UNKNOWN,
                         null,
                         drained,
                         false),

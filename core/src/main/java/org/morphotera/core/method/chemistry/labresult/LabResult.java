@@ -76,6 +76,11 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
     private static final double WATER_OVER_CACL2 = 0.7;
 
     private static final double CONVERTED_HALF_WIDTH = 0.4;
+    /** mg/kg of a nutrient in 1 cmol/kg of its charges. */
+    private static final double MG_PER_CMOL_K = 391;
+
+    private static final double MG_PER_CMOL_MG = 121.5;
+
     private static final double ALUMINIUM_UNDER = 4.8;
     private static final double ALUMINIUM_OVER_PCT = 5;
     private static final double CALCIUM_UNDER_PCT = 65;
@@ -219,8 +224,24 @@ public final class LabResult implements FieldMethod<LabResult.Readings> {
                 without = true;
             }
         }
+        exchangeable("k", figures.get(Analyte.K), figures.get(Analyte.EX_K), MG_PER_CMOL_K, benchmarks, out);
+        exchangeable("mg", figures.get(Analyte.MG), figures.get(Analyte.EX_MG), MG_PER_CMOL_MG, benchmarks, out);
         if (without) {
             out.note("NO_BAND", Severity.INFO);
+        }
+    }
+
+    /** The class of a nutrient by what is exchangeable of it, where its own extraction was not reported. */
+    private static void exchangeable(
+            String name,
+            Double extracted,
+            Double exchangeable,
+            double mgPerCmol,
+            Benchmarks benchmarks,
+            Evaluation.Builder out) {
+        String bands = Benchmarks.LABORATORY + name;
+        if (extracted == null && exchangeable != null && benchmarks.hasBands(bands)) {
+            out.code(name, benchmarks.bands(bands).of(mgPerCmol * exchangeable));
         }
     }
 

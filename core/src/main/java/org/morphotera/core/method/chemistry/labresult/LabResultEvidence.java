@@ -24,7 +24,9 @@ final class LabResultEvidence implements Evidence<LabResult.Readings> {
                 .figure("esp", "espPct")
                 .figure(subsoil ? "ece-sub" : "ece", "ece")
                 .state("lab-phosphorus", envelope.classes().get("p"))
-                .state("lab-potassium", envelope.classes().get("k"));
+                .state("lab-potassium", envelope.classes().get("k"))
+                .state("lab-magnesium", envelope.classes().get("mg"))
+                .state("lab-nitrogen", envelope.classes().get("nitrateN"));
         for (LabResult.Figure each : readings.analytes() == null ? List.<LabResult.Figure>of() : readings.analytes()) {
             if (each.code() == LabResult.Analyte.CEC) {
                 seen.number("cec", each.value()); // no finding of its own: a plan for gypsum asks for it

@@ -20,6 +20,10 @@ final class NutrientKitEvidence implements Evidence<NutrientKit.Readings> {
     public List<Sighting> sightings(NutrientKit.Readings readings, Envelope envelope, DepthLayer layer) {
         return DepthLayer.isSubsoil(layer)
                 ? List.of()
-                : new SightingList(envelope).figure("kit-nitrogen", "n").list();
+                : new SightingList(envelope)
+                        .figure("kit-nitrogen", "n")
+                        .figure("kit-phosphorus", "p")
+                        .figure("kit-potassium", "k")
+                        .list();
     }
 }
