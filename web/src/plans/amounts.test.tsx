@@ -16,17 +16,17 @@ const lime: Envelope = {
   working: [],
 }
 
-function Amount({ calculator, garden }: { calculator: string; garden: boolean }) {
-  return <p>amount: {useAmount(garden)(calculator, lime) ?? 'none'}</p>
+function Amount({ calculator, garden, answer }: { calculator: string; garden: boolean; answer: Envelope }) {
+  return <p>amount: {useAmount(garden)(calculator, answer) ?? 'none'}</p>
 }
 
-function show(calculator: string, garden: boolean, units = 'metric') {
+function show(calculator: string, garden: boolean, units = 'metric', answer = lime) {
   const client = clientWithCatalogue()
   // all that a shown unit needs of a session is whose it is
   client.setQueryData(queries.session().queryKey, { me: { units } } as never)
   render(
     <QueryClientProvider client={client}>
-      <Amount calculator={calculator} garden={garden} />
+      <Amount calculator={calculator} garden={garden} answer={answer} />
     </QueryClientProvider>,
   )
 }
@@ -49,4 +49,20 @@ it('an amount is told as the core tells it: on a field, in a garden, in US custo
   cleanup()
   show('rain-garden', true)
   expect(await screen.findByText('amount: none')).toBeTruthy()
+})
+
+it('says with an amount how far it may be off, in how many passes, and of which species a mixture is', async () => {
+  const values = {
+    productTHa: { value: 9, unit: 't/ha', low: 6.5, high: 11.5 },
+    productT: { value: 18, unit: 't' },
+    passes: { value: 2, unit: '' },
+  }
+  show('lime', false, 'metric', { ...lime, values })
+  expect(
+    await screen.findByText('amount: 9 (6.5 to 11.5) t/ha of lime, 18 t in all, in 2 passes'),
+  ).toBeTruthy()
+  cleanup()
+  const mixture = [{ species: 'rye' }, { species: 'red-clover' }]
+  show('cover-crop', false, 'metric', { ...lime, method: 'cover-crop', values: {}, series: { mixture } })
+  expect(await screen.findByText('amount: rye, red clover')).toBeTruthy()
 })

@@ -48,14 +48,71 @@ describe('a plan', () => {
       ...plan,
       proposals: [
         { ...lime, patch: 'in the poor patch' },
-        { ...lime, kind: 'leach', title: 'Leaching', constraint: 'salinity', held: 'Salt may hide sodium.' },
+        {
+          ...lime,
+          kind: 'leach',
+          title: 'Leaching',
+          constraint: 'salinity',
+          held: 'Salt may hide sodium.',
+          waiting: true,
+        },
+        { ...lime, kind: 'sulfur', title: 'Sulfur', held: 'With free lime it is hopeless.', waiting: false },
       ],
     })
     const proposed = await screen.findByRole('region', { name: 'Proposed' })
     expect(within(proposed).getByText('Held back for now')).toBeTruthy()
+    const refused = within(proposed).getByText('Not proposed, and why: 1').closest('details')!
+    expect(refused.open).toBe(false)
+    expect(within(refused).getByText('With free lime it is hopeless.')).toBeTruthy()
     expect(within(proposed).getByText('Salt may hide sodium.')).toBeTruthy()
     expect(within(proposed).getAllByRole('button', { name: 'Take it up' })).toHaveLength(1)
     expect(proposed.textContent).toContain('in the poor patch')
+  })
+
+  it('tells what an option spares, and folded when, what can go wrong and who decides', async () => {
+    openPlan({
+      ...plan,
+      proposals: [
+        { ...lime, spares: 'Spares about 9 % of the yield a year.', risk: 'It locks up zinc.', law: 'None.' },
+        {
+          ...lime,
+          kind: 'live-with-it',
+          title: 'Live with it',
+          calculator: undefined,
+          calculation: undefined,
+          rules: ['Or oats.'],
+        },
+      ],
+    })
+    const proposed = await screen.findByRole('region', { name: 'Proposed' })
+    expect(within(proposed).getByText('Spares about 9 % of the yield a year.')).toBeTruthy()
+    const folded = within(proposed).getByText('It locks up zinc.').closest('details')!
+    expect(folded.open).toBe(false)
+    expect(within(folded).getByText('What can go wrong')).toBeTruthy()
+    expect(within(proposed).getByRole('heading', { name: 'Or live with it' })).toBeTruthy()
+    expect(within(proposed).getByText('Or oats.')).toBeTruthy()
+    expect(within(proposed).queryByText('Live with it')).toBeNull()
+  })
+
+  it('asks what confirmed it as soon as a proposal is marked done, and says each thing that is refused', async () => {
+    const refusal = new Refusal(422, {
+      detail: 'Nothing was stored.',
+      errors: [
+        { field: 'confirmedBy', code: 'UNCONFIRMED', message: 'Say what confirmed it.' },
+        { field: 'inputs.phWater', code: 'MISSING', message: 'Give the pH.' },
+      ],
+    })
+    const { user } = openPlan(
+      { ...plan, proposals: [{ ...lime, toConfirm: true }] },
+      { 'PUT /api/actions/*': refusal },
+    )
+    await user.click(await screen.findByRole('button', { name: 'Take it up' }))
+    const panel = await screen.findByRole('dialog')
+    await user.click(within(panel).getByText('done'))
+    expect(within(panel).getByLabelText('Confirmed by')).toBeTruthy()
+    await user.click(within(panel).getByRole('button', { name: 'Keep' }))
+    expect(await within(panel).findByText('Not kept. Say what confirmed it. Give the pH.')).toBeTruthy()
+    expect(within(panel).getByText('How much').closest('details')!.open).toBe(true)
   })
 
   it('takes a proposal up with its inputs, amount and cost as worked out', async () => {

@@ -288,8 +288,13 @@ public final class PageCore {
         ((Map<?, ?>) tree.get("values")).forEach((name, part) -> {
             Map<?, ?> figure = (Map<?, ?>) part;
             double value = ((Number) figure.get("value")).doubleValue();
-            values.put((String) name, new Envelope.Figure(value, (String) figure.get("unit"), null, null));
+            values.put(
+                    (String) name,
+                    new Envelope.Figure(
+                            value, (String) figure.get("unit"), number(figure.get("low")), number(figure.get("high"))));
         });
+        Map<String, List<Map<String, Object>>> series = new LinkedHashMap<>();
+        ((Map<?, ?>) tree.get("series")).forEach((name, part) -> series.put((String) name, rows((List<?>) part)));
         Map<String, Object> classes = new LinkedHashMap<>();
         ((Map<?, ?>) tree.get("classes")).forEach((name, code) -> classes.put((String) name, code));
         List<Envelope.RatingText> ratings = new ArrayList<>();
@@ -307,7 +312,17 @@ public final class PageCore {
                     (String) rating.get("reason"),
                     (String) rating.get("why")));
         }
-        return new Envelope((String) tree.get("method"), values, classes, ratings, List.of(), Map.of(), List.of());
+        return new Envelope((String) tree.get("method"), values, classes, ratings, List.of(), series, List.of());
+    }
+
+    private static List<Map<String, Object>> rows(List<?> rows) {
+        List<Map<String, Object>> copies = new ArrayList<>();
+        for (Object each : rows) {
+            Map<String, Object> copy = new LinkedHashMap<>();
+            ((Map<?, ?>) each).forEach((name, cell) -> copy.put((String) name, cell));
+            copies.add(copy);
+        }
+        return copies;
     }
 
     private static Double number(Object value) {

@@ -158,9 +158,19 @@ public record FieldFacts(
         if (newest == null || middle == null) {
             return null;
         }
-        Double half =
-                newest.figureLow() == null ? null : Double.valueOf((newest.figureHigh() - newest.figureLow()) / 2);
+        Double half = newest.figureLow() == null
+                ? Double.valueOf(usualHalfWidth(newest.source()))
+                : Double.valueOf((newest.figureHigh() - newest.figureLow()) / 2);
         return new Ph(middle, half, newest.source());
+    }
+
+    /** How far a pH can be off by where its reading does not say: a laboratory, a meter, the chips of a kit. */
+    private static double usualHalfWidth(Source source) {
+        return switch (source) {
+            case LABORATORY -> 0.1;
+            case METER -> 0.2;
+            case KIT -> 0.5;
+        };
     }
 
     /**

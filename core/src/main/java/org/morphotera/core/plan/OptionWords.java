@@ -45,7 +45,7 @@ public record OptionWords(
                 spared == null || spared.likely() < LEAST_TOLD_PCT
                         ? null
                         : messages.text(
-                                List.of("action.spares"),
+                                List.of(Math.rint(spared.low()) < 1 ? "action.spares-up-to" : "action.spares"),
                                 Map.of(
                                         "likely", (int) Math.max(1, Math.rint(spared.likely())),
                                         "low", (int) Math.rint(spared.low()),

@@ -30,6 +30,8 @@ public record Proposal(
         @Nullable String held,
         Map<String, Object> heldWith) {
 
+    private static final String CONFIRM_FIRST = "confirm-first";
+
     /** The same, held back. */
     Proposal heldBack(String why, Map<String, Object> with) {
         return new Proposal(kind, constraint, probability, inputs, origins, rules, why, with);
@@ -39,15 +41,18 @@ public record Proposal(
      * How far what it mends reaches, where that is a part of the field, and the rules that hold for it, in sentences.
      *
      * @param beliefs that it was drawn from
+     * @param confirmed whether a laboratory has confirmed what it answers
      */
-    public List<String> told(List<Limits.Belief> beliefs, Messages messages) {
+    public List<String> told(List<Limits.Belief> beliefs, boolean confirmed, Messages messages) {
         LimitWords words = new LimitWords(messages);
         return Stream.concat(
                         beliefs.stream()
                                 .filter(each -> each.constraint() == constraint && each.namedInPart())
                                 .map(words::extent)
                                 .filter(Objects::nonNull),
-                        rules.stream().map(rule -> messages.text("action.rule." + rule)))
+                        rules.stream()
+                                .filter(rule -> !confirmed || !rule.equals(CONFIRM_FIRST))
+                                .map(rule -> messages.text("action.rule." + rule)))
                 .toList();
     }
 

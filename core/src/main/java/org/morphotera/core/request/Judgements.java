@@ -436,7 +436,9 @@ public final class Judgements {
                     each.constraint().code(),
                     shown(each.probability()),
                     each.inputs(),
-                    each.told(beliefs, messages).stream().map(units::prose).toList(),
+                    each.told(beliefs, false, messages).stream()
+                            .map(units::prose)
+                            .toList(),
                     calculation,
                     calculation == null ? null : Amount.of(calculator, calculation, garden, units, messages),
                     spared == null ? null : Double.valueOf(shown(spared.likely())),

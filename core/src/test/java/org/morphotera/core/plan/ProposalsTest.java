@@ -62,7 +62,7 @@ class ProposalsTest {
                     .as(constraint.code())
                     .anySatisfy(each -> {
                         assertThat(each.kind()).isEqualTo(ActionKind.LIVE_WITH_IT);
-                        assertThat(each.told(List.of(), CoreData.MESSAGES))
+                        assertThat(each.told(List.of(), false, CoreData.MESSAGES))
                                 .allSatisfy(sentence ->
                                         assertThat(sentence).startsWith("Or ").endsWith("."));
                     });

@@ -195,8 +195,7 @@ public class FieldPlans {
                                         || proposal.constraint().code().equals(each.constraint()))))
                 .map(proposal -> view(
                         proposal,
-                        proposal.told(beliefs, messages),
-                        OptionWords.of(proposal, beliefs, messages, benchmarks),
+                        beliefs,
                         patch,
                         facts.laboratory(practice, field, proposal.constraint().code())))
                 .toList();
@@ -217,10 +216,10 @@ public class FieldPlans {
 
     private FieldPlan.ProposalView view(
             Proposal proposal,
-            List<String> told,
-            OptionWords words,
+            List<Limits.Belief> beliefs,
             @Nullable StopRole patch,
             @Nullable LaboratoryWord laboratory) {
+        OptionWords words = OptionWords.of(proposal, beliefs, messages, benchmarks);
         String calculator = proposal.kind().calculator();
         String constraint = proposal.constraint().code();
         return new FieldPlan.ProposalView(
@@ -236,7 +235,7 @@ public class FieldPlans {
                         .map(each ->
                                 new FieldPlan.Origin(each.getKey(), messages.text("action.origin." + each.getValue())))
                         .toList(),
-                told,
+                proposal.told(beliefs, ActionChecks.agrees(laboratory), messages),
                 messages.optional("constraint.confirm." + constraint),
                 OrderRules.needsConfirmation(new OrderRules.Step(
                         proposal.kind(), proposal.constraint(), proposal.inputs(), OrderRules.Stage.AGREED, null)),
