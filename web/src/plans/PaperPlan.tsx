@@ -74,6 +74,22 @@ export function PaperPlan({ plan }: { plan: PlanView }) {
           </ul>
         </>
       )}
+      {plan.roads.map((road) => (
+        <div key={road.constraint} className="break-inside-avoid">
+          <h2 className="mt-4 text-[12pt]">{road.title}</h2>
+          <ul className="list-disc pl-5">
+            {road.steps.map((step) => (
+              <li key={step.what}>
+                {step.years}: {units.prose(step.what)} {step.only && units.prose(step.only)}{' '}
+                {step.test && `Test: ${step.test}.`}
+              </li>
+            ))}
+          </ul>
+          <p>
+            {units.prose(road.outlook)} {road.until && units.prose(road.until)}
+          </p>
+        </div>
+      ))}
       {returns.length > 0 && (
         <>
           <h2 className="mt-4 text-[12pt]">Test again</h2>

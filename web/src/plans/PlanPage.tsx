@@ -44,6 +44,7 @@ export function PlanPage() {
         <div className="grid content-start gap-8">
           <Agreed plan={plan} onOpen={setOpen} />
           <Proposed plan={plan} onOpen={setOpen} />
+          <Roads roads={plan.roads} />
         </div>
         <aside className="grid content-start gap-6">
           {plan.outlooks.length === 0 && (
@@ -197,6 +198,38 @@ function Proposed({ plan, onOpen }: { plan: PlanView; onOpen: (view: ProposalVie
       )}
     </section>
   )
+}
+
+/** Programmes over years, step by step, with what to test between. */
+function Roads({ roads }: { roads: PlanView['roads'] }) {
+  const units = useUnits()
+  return roads.map((road) => (
+    <section key={road.constraint} aria-label={road.title}>
+      <h2 className="text-lg">{road.title}</h2>
+      <ol>
+        {road.steps.map((step) => (
+          <li
+            key={step.what}
+            className="grid gap-x-4 border-t border-rule py-2 text-[15px] sm:grid-cols-[9rem_minmax(0,1fr)]"
+          >
+            <span className="text-soft">{step.years}</span>
+            <span>
+              {units.prose(step.what)}
+              {step.only && <span className="block text-soft">{units.prose(step.only)}</span>}
+              {step.test && <span className="block text-soft">Test: {step.test}.</span>}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <p className="border-t border-rule pt-2 text-[15px]">{units.prose(road.outlook)}</p>
+      {road.until && <p className="pt-1 text-[15px]">{units.prose(road.until)}</p>}
+      {road.warning && (
+        <div className="pt-1">
+          <Notice severity="caution">{units.prose(road.warning)}</Notice>
+        </div>
+      )}
+    </section>
+  ))
 }
 
 function Held({ proposals }: { proposals: ProposalView[] }) {

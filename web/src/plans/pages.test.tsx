@@ -94,6 +94,34 @@ describe('a plan', () => {
     expect(within(proposed).queryByText('Live with it')).toBeNull()
   })
 
+  it('tells a programme over years step by step, with what to test between and when it ends', async () => {
+    openPlan({
+      ...plan,
+      roads: [
+        {
+          constraint: 'salinity',
+          title: 'A salty spot, over years',
+          steps: [
+            { years: 'year 1', what: 'A way out for water.', only: 'It needs permits.' },
+            { years: 'every spring', what: 'Read the salt.', test: 'salt by depth' },
+          ],
+          outlook: 'In about 8 to 16 years.',
+          until: 'Under 8 dS/m in two springs.',
+          warning: 'Salt that has risen comes from elsewhere.',
+        },
+      ],
+    })
+    const road = await screen.findByRole('region', { name: 'A salty spot, over years' })
+    const steps = within(road).getAllByRole('listitem')
+    expect(steps.map((each) => each.textContent)).toEqual([
+      'year 1A way out for water.It needs permits.',
+      'every springRead the salt.Test: salt by depth.',
+    ])
+    expect(road.textContent).toContain('In about 8 to 16 years.')
+    expect(road.textContent).toContain('Under 8 dS/m in two springs.')
+    expect(within(road).getByText('Salt that has risen comes from elsewhere.')).toBeTruthy()
+  })
+
   it('asks what confirmed it as soon as a proposal is marked done, and says each thing that is refused', async () => {
     const refusal = new Refusal(422, {
       detail: 'Nothing was stored.',

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import org.morphotera.core.plan.road.Road;
 import org.morphotera.core.request.JudgementAnswer;
 import org.morphotera.core.request.JudgementAnswer.JudgedChange;
 import org.morphotera.core.request.JudgementAnswer.JudgedConstraint;
@@ -198,6 +199,26 @@ final class JudgementTree {
         return tree;
     }
 
+    private static Map<String, Object> road(Road from) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("constraint", from.constraint().code());
+        tree.put("title", from.title());
+        tree.put("steps", list(from.steps(), JudgementTree::step));
+        tree.put("outlook", from.outlook());
+        tree.put("until", from.until());
+        tree.put("warning", from.warning());
+        return tree;
+    }
+
+    private static Map<String, Object> step(Road.Step from) {
+        Map<String, Object> tree = new LinkedHashMap<>();
+        tree.put("years", from.years());
+        tree.put("what", from.what());
+        tree.put("only", from.only());
+        tree.put("test", from.test());
+        return tree;
+    }
+
     private static Map<String, Object> refusal(JudgedRefusal from) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("kind", from.kind());
@@ -210,6 +231,7 @@ final class JudgementTree {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("proposals", list(from.proposals(), JudgementTree::proposal));
         tree.put("refused", list(from.refused(), JudgementTree::refusal));
+        tree.put("roads", list(from.roads(), JudgementTree::road));
         return tree;
     }
 

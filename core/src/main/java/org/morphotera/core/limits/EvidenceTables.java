@@ -213,6 +213,7 @@ public final class EvidenceTables {
                 against(section),
                 model == null ? null : model.split(" +")[0],
                 model == null ? 0 : model.endsWith(" standing") ? 1 : model.endsWith(" points") ? 2 : 0,
+                section.entries().get("unit"),
                 List.copyOf(states),
                 List.copyOf(limits));
     }

@@ -14,6 +14,7 @@ import org.morphotera.core.soil.Coded;
  * @param against what of the crop its figure is held against before it is sorted
  * @param model indicator by whose tables its readings scatter; {@code null} for what is told as it was read
  * @param best the best figure there is, where its figure is a score; 0 where it is the figure of the indicator
+ * @param unit of its figure where it is worth telling, empty for a pH; {@code null} where it is not
  * @param limits upper limits of the states but the last, with whether they are included; empty for words
  */
 public record FindingKind(
@@ -25,6 +26,7 @@ public record FindingKind(
         Against against,
         @Nullable String model,
         double best,
+        @Nullable String unit,
         List<String> states,
         List<Limit> limits) {
 

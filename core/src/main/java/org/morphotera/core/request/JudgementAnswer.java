@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.morphotera.core.plan.road.Road;
 import org.morphotera.core.result.Envelope;
 
 /**
@@ -175,6 +176,10 @@ public record JudgementAnswer(
     /** What is not proposed, and why. */
     public record JudgedRefusal(String kind, String constraint, String reason) {}
 
-    /** What follows from the limits. */
-    public record JudgedPlan(List<JudgedProposal> proposals, List<JudgedRefusal> refused) {}
+    /**
+     * What follows from the limits.
+     *
+     * @param roads programmes over years
+     */
+    public record JudgedPlan(List<JudgedProposal> proposals, List<JudgedRefusal> refused, List<Road> roads) {}
 }

@@ -31,6 +31,7 @@ import org.morphotera.core.plan.OptionWords;
 import org.morphotera.core.plan.Proposal;
 import org.morphotera.core.plan.Proposals;
 import org.morphotera.core.plan.calculator.Amount;
+import org.morphotera.core.plan.road.Roads;
 import org.morphotera.core.reading.Fault;
 import org.morphotera.core.reading.Faults;
 import org.morphotera.core.reading.Inputs;
@@ -418,7 +419,7 @@ public final class Judgements {
                     proposals.add(proposal(each, beliefs, facts.garden()));
                 }
             }
-            return new JudgementAnswer.JudgedPlan(proposals, refused);
+            return new JudgementAnswer.JudgedPlan(proposals, refused, Roads.of(beliefs, facts, rules, messages));
         }
 
         private JudgementAnswer.JudgedProposal proposal(Proposal each, List<Limits.Belief> beliefs, boolean garden) {

@@ -4,8 +4,10 @@ import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 import org.morphotera.core.benchmark.Benchmarks;
 import org.morphotera.core.benchmark.Curve;
+import org.morphotera.core.benchmark.Table;
 import org.morphotera.core.chemistry.OrganicMatterCurve;
 import org.morphotera.core.chemistry.PhWindow;
+import org.morphotera.core.chemistry.SaltTolerance;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.TextureGroup;
 
@@ -18,6 +20,11 @@ public final class FigureScore {
      * @param crop of this season
      */
     public record Place(TextureGroup textureGroup, String crop, LandUse landUse) {}
+
+    /** Of the whole score, for the whole yield. */
+    private static final double SCORE_LOST_PER_YIELD = 2;
+
+    private static final double WHOLE_PCT = 100;
 
     /** Points looked at between the ends of an interval. */
     private static final int STEPS = 40;
@@ -41,6 +48,7 @@ public final class FigureScore {
                     (place, benchmarks) -> new FigureScore(
                             PhWindow.of(place.crop(), place.landUse(), benchmarks.table("ph.windows"))::standing,
                             true)),
+            Map.entry("salinity", FigureScore::salt),
             Map.entry(
                     "organic-matter",
                     (place, benchmarks) -> new FigureScore(
@@ -68,6 +76,18 @@ public final class FigureScore {
     public static FigureScore of(String indicator, Place place, Benchmarks benchmarks) {
         return RULES.getOrDefault(indicator, (where, by) -> curve(indicator, by))
                 .of(place, benchmarks);
+    }
+
+    /** By what the crop loses to it, where its tolerance is known: half of the score is gone at a quarter of the yield. */
+    private static FigureScore salt(Place place, Benchmarks benchmarks) {
+        Table crops = benchmarks.table("salinity.crops");
+        String crop = place.crop();
+        if (crop == null || !crops.has(crop)) {
+            return curve("salinity", benchmarks);
+        }
+        return new FigureScore(
+                ece -> within(1 - SCORE_LOST_PER_YIELD * (1 - SaltTolerance.yieldPct(ece, crop, crops) / WHOLE_PCT)),
+                true);
     }
 
     private static FigureScore curve(String id, Benchmarks benchmarks) {

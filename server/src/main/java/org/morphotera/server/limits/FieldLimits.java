@@ -19,6 +19,7 @@ import org.morphotera.core.method.Sighting;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.fields.Field;
 import org.morphotera.server.fields.FieldReader;
 import org.morphotera.server.indicators.SightingReader;
@@ -184,6 +185,31 @@ public class FieldLimits {
                         .map(Limits.Evidence::method)
                         .orElse(""),
                 because);
+    }
+
+    /** Every limit that is named, the one that costs most first. */
+    public List<NamedLimit> named(UUID practice, Field field, ShownUnits units) {
+        StopFindings findings = findings(practice, field);
+        LimitWords words = new LimitWords(messages);
+        return beliefs(findings).stream()
+                .filter(Limits.Belief::isToMend)
+                .map(belief -> {
+                    String code = belief.constraint().code();
+                    List<String> held = belief.heldBack();
+                    return new NamedLimit(
+                            messages.text("constraint." + code),
+                            messages.text("constraint.sentence." + code),
+                            words.extent(belief),
+                            words.cost(belief),
+                            words.because(
+                                    belief,
+                                    belief.namedInPart() && !held.isEmpty() ? findings.over(held) : findings.field(),
+                                    tables,
+                                    units,
+                                    TOLD),
+                            messages.text("constraint.confirm." + code));
+                })
+                .toList();
     }
 
     /** Every constraint; see {@link Limits#of(StopFindings, EvidenceTables)}. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.morphotera.core.plan.LaboratoryWord;
+import org.morphotera.core.plan.road.Road;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.server.viewcache.CachedView;
 
@@ -97,6 +98,43 @@ final class FieldPlan {
             @Nullable Double target,
             String basis) {}
 
+    /**
+     * A programme over years.
+     *
+     * @param until when it has come to its end
+     * @param warning what would show that it goes wrong
+     */
+    record RoadView(
+            String constraint,
+            String title,
+            List<RoadStep> steps,
+            String outlook,
+            @Nullable String until,
+            @Nullable String warning) {
+
+        static RoadView of(Road road) {
+            return new RoadView(
+                    road.constraint().code(),
+                    road.title(),
+                    road.steps().stream()
+                            .map(each -> new RoadStep(each.years(), each.what(), each.only(), each.test()))
+                            .toList(),
+                    road.outlook(),
+                    road.until(),
+                    road.warning());
+        }
+    }
+
+    /**
+     * @param only under which condition; absent for always
+     * @param test by which it is seen whether to go on
+     */
+    record RoadStep(
+            String years,
+            String what,
+            @Nullable String only,
+            @Nullable String test) {}
+
     @CachedView
     record PlanView(
             String field,
@@ -104,6 +142,7 @@ final class FieldPlan {
             boolean garden,
             List<ActionView> actions,
             List<ProposalView> proposals,
+            List<RoadView> roads,
             List<Outlook> outlooks,
             double agreedCost) {}
 }

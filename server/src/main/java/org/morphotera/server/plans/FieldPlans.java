@@ -22,12 +22,15 @@ import org.morphotera.core.plan.LaboratoryWord;
 import org.morphotera.core.plan.OptionWords;
 import org.morphotera.core.plan.Proposal;
 import org.morphotera.core.plan.Proposals;
+import org.morphotera.core.plan.calculator.Amount;
 import org.morphotera.core.plan.order.ActionKind;
 import org.morphotera.core.plan.order.OrderRules;
+import org.morphotera.core.plan.road.Roads;
 import org.morphotera.core.result.Envelope;
 import org.morphotera.core.score.StopRole;
 import org.morphotera.core.soil.Coded;
 import org.morphotera.core.text.Messages;
+import org.morphotera.core.text.ShownUnits;
 import org.morphotera.placement.AllCalculators;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.audit.Audit;
@@ -50,8 +53,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** A field's plan: what follows from its limits, what was agreed, what was done, and what to expect. */
 @Service
 public class FieldPlans {
-
-    private static final int TOLD = 4;
 
     private static final TypeReference<Map<String, Object>> TREE = new TypeReference<>() {};
 
@@ -139,6 +140,9 @@ public class FieldPlans {
                         .sorted(FieldPlans::byOrder)
                         .toList(),
                 proposals,
+                Roads.of(beliefs, known, benchmarks, messages).stream()
+                        .map(FieldPlan.RoadView::of)
+                        .toList(),
                 outlooks.of(practice, field, known, actions),
                 actions.stream()
                         .filter(each -> each.state().equals("agreed") && each.cost() != null)
@@ -161,13 +165,24 @@ public class FieldPlans {
                 .toList();
     }
 
-    /** What could be done by what was measured, in words, the most likely to help first; what is held back is left out. */
-    public List<String> proposed(UUID practice, UUID id) {
-        return plan(practice, id).proposals().stream()
+    /** What could be done by what was measured, in the order of the work; what is held back is left out. */
+    public List<PlannedOption> options(UUID practice, UUID id, ShownUnits units) {
+        FieldPlan.PlanView plan = plan(practice, id);
+        return plan.proposals().stream()
                 .filter(each -> each.held() == null && !each.kind().equals(ActionKind.LIVE_WITH_IT.code()))
-                .limit(TOLD)
-                .map(FieldPlan.ProposalView::title)
-                .distinct()
+                .map(each -> new PlannedOption(
+                        each.title(),
+                        each.constraintLabel(),
+                        each.patch(),
+                        each.calculation() == null
+                                ? null
+                                : Amount.of(each.calculator(), each.calculation(), plan.garden(), units, messages),
+                        each.laboratory() != null && each.laboratory().agrees() || !each.toConfirm()
+                                ? null
+                                : each.confirmation(),
+                        each.spares(),
+                        each.when(),
+                        each.again()))
                 .toList();
     }
 

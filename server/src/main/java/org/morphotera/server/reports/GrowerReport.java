@@ -13,7 +13,8 @@ import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.change.Changes;
 import org.morphotera.server.faces.Faces;
 import org.morphotera.server.fields.ManagementEvent;
-import org.morphotera.server.limits.Leading;
+import org.morphotera.server.limits.NamedLimit;
+import org.morphotera.server.plans.PlannedOption;
 import org.morphotera.server.plans.PlannedWork;
 import org.morphotera.server.sheets.Sheets;
 
@@ -38,15 +39,17 @@ final class GrowerReport {
             Faces.FieldFaceView face,
             Sheets.SheetView sheet,
             List<PlannedWork> work,
-            List<String> proposed,
+            List<NamedLimit> limits,
+            List<PlannedOption> options,
             List<Changes.SeriesChange> changes,
             List<Picture> pictures,
             ShownUnits units) {
         GrowerReport report = new GrowerReport(units);
         // the first page can be read aloud: what limits, what to do, when to look again
         report.head(practice, today, face);
-        report.leading(face);
-        report.agreed(work, proposed);
+        report.limits(face, limits);
+        report.agreed(work);
+        report.options(options);
         report.again(face, work);
         report.html
                 .append("<div class='whole'><h2>By depth</h2>")
@@ -92,9 +95,26 @@ final class GrowerReport {
         html.append(text(facts)).append("</p>");
     }
 
-    private void leading(Faces.FieldFaceView face) {
-        Faces.Limit limit = face.limit();
+    /** Every limit that is named, each with its figures, how far it reaches and what it costs; else the worst that was seen. */
+    private void limits(Faces.FieldFaceView face, List<NamedLimit> limits) {
         html.append("<h2>What limits this field, as far as it was measured</h2>");
+        if (limits.isEmpty()) {
+            worst(face);
+            return;
+        }
+        html.append("<p class='lead'>").append(text(limits.get(0).sentence())).append(".</p>");
+        for (NamedLimit limit : limits) {
+            html.append("<p><b>").append(text(limit.label())).append(".</b> ");
+            html.append(text(String.join("; ", limit.because()))).append(". ");
+            Stream.of(limit.extent(), limit.cost())
+                    .filter(java.util.Objects::nonNull)
+                    .forEach(each -> html.append(text(each)).append(' '));
+            html.append("To confirm: ").append(text(limit.confirmation())).append(".</p>");
+        }
+    }
+
+    private void worst(Faces.FieldFaceView face) {
+        Faces.Limit limit = face.limit();
         if (limit == null) {
             boolean seen = !face.findings().isEmpty();
             html.append("<p class='lead'>")
@@ -102,15 +122,7 @@ final class GrowerReport {
                     .append("</p>");
             return;
         }
-        Leading leading = face.leading();
-        String why = leading == null ? limit.why() : leading.sentence();
-        html.append("<p class='lead'>").append(text(units.prose(why))).append(".</p>");
-        if (leading != null) {
-            html.append("<p>")
-                    .append(text(String.join(" · ", leading.because())))
-                    .append(".</p><p>To confirm: ");
-            html.append(text(leading.confirmation())).append(".</p>");
-        }
+        html.append("<p class='lead'>").append(text(units.prose(limit.why()))).append(".</p>");
         html.append("<p><span class='").append(limit.level()).append("'>").append(limit.level());
         html.append("</span> · ").append(text(limit.label()));
         if (limit.depthTopMm() != null) {
@@ -121,15 +133,12 @@ final class GrowerReport {
     }
 
     /** What is to be done, how much, when and by whom, in sentences. */
-    private void agreed(List<PlannedWork> work, List<String> proposed) {
+    private void agreed(List<PlannedWork> work) {
         List<PlannedWork> agreed =
                 work.stream().filter(each -> each.doneOn() == null).toList();
         html.append("<h2>What is agreed</h2>");
         if (agreed.isEmpty()) {
-            sentence(
-                    proposed.isEmpty()
-                            ? "Nothing is agreed, and nothing is proposed from what was measured."
-                            : "Nothing is agreed yet. To be talked over: " + String.join("; ", proposed) + ".");
+            sentence("Nothing is agreed yet.");
         }
         for (PlannedWork each : agreed) {
             html.append("<p><b>").append(text(each.title())).append(".</b> ");
@@ -142,6 +151,25 @@ final class GrowerReport {
             html.append(text(how.isEmpty() ? "" : capital(how) + ". "));
             html.append(each.against() == null ? "" : text("Against " + lower(each.against()) + ". "));
             each.waits().forEach(wait -> html.append(text(wait)).append(' '));
+            html.append("</p>");
+        }
+    }
+
+    /** What could be done and is not agreed yet, in the order of the work. */
+    private void options(List<PlannedOption> options) {
+        if (options.isEmpty()) {
+            return;
+        }
+        html.append("<h2>To be talked over</h2>");
+        for (PlannedOption each : options) {
+            html.append("<p><b>").append(text(each.title()));
+            html.append(each.patch() == null ? "" : " " + text(each.patch())).append("</b>, against ");
+            html.append(text(lower(each.against())));
+            html.append(each.amount() == null ? "" : ": " + text(each.amount())).append(". ");
+            html.append(each.first() == null ? "" : "First: " + text(lower(each.first())) + ". ");
+            Stream.of(each.spares(), each.when(), each.again())
+                    .filter(java.util.Objects::nonNull)
+                    .forEach(told -> html.append(text(units.prose(told))).append(' '));
             html.append("</p>");
         }
     }

@@ -15,13 +15,14 @@ import org.morphotera.core.text.Messages;
 import org.morphotera.core.text.ShownUnits;
 import org.morphotera.server.accounts.Advisor;
 import org.morphotera.server.accounts.people.AccountReader;
-import org.morphotera.server.accounts.people.Person;
 import org.morphotera.server.accounts.role.AccessScope;
 import org.morphotera.server.accounts.role.RequiresRole;
 import org.morphotera.server.accounts.role.Role;
 import org.morphotera.server.change.ChangeReader;
 import org.morphotera.server.faces.FaceReader;
 import org.morphotera.server.faces.Faces;
+import org.morphotera.server.fields.FieldReader;
+import org.morphotera.server.limits.FieldLimits;
 import org.morphotera.server.photos.PhotoReader;
 import org.morphotera.server.plans.FieldPlans;
 import org.morphotera.server.sheets.SheetReader;
@@ -48,6 +49,8 @@ class ReportsController {
     private final AccessScope scope;
     private final SheetReader sheets;
     private final FieldPlans plans;
+    private final FieldLimits limits;
+    private final FieldReader fields;
     private final ChangeReader changes;
     private final PhotoReader photos;
     private final AccountReader accounts;
@@ -61,6 +64,8 @@ class ReportsController {
             FaceReader faces,
             SheetReader sheets,
             FieldPlans plans,
+            FieldLimits limits,
+            FieldReader fields,
             ChangeReader changes,
             PhotoReader photos,
             AccountReader accounts,
@@ -75,6 +80,8 @@ class ReportsController {
         this.faces = faces;
         this.sheets = sheets;
         this.plans = plans;
+        this.limits = limits;
+        this.fields = fields;
         this.changes = changes;
         this.photos = photos;
         this.accounts = accounts;
@@ -108,17 +115,19 @@ class ReportsController {
         Faces.FieldFaceView face = faces.read(who.practiceId(), id);
         boolean tested = face.visits().stream().anyMatch(visit -> visit.measurements() > 0);
         Sheets.SheetView sheet = tested ? sheets.read(who.practiceId(), id, null) : null;
-        Person person = accounts.byEmail(who.getUsername());
+        ShownUnits units =
+                ShownUnits.of(accounts.byEmail(who.getUsername()).units().equals("us"));
         byte[] pdf = GrowerReport.pdf(
                 accounts.practiceName(who.practiceId()),
                 LocalDate.now(clock),
                 face,
                 sheet,
                 plans.work(who.practiceId(), id),
-                plans.proposed(who.practiceId(), id),
+                limits.named(who.practiceId(), fields.field(who.practiceId(), id), units),
+                plans.options(who.practiceId(), id, units),
                 changes.told(who.practiceId(), id),
                 pictures(who.practiceId(), id),
-                ShownUnits.of(person.units().equals("us")));
+                units);
         return answer(pdf, face.field().name() + ".pdf");
     }
 

@@ -65,7 +65,10 @@ class PlansTest {
                 .containsEntry("landUse", "pasture")
                 .containsEntry("textureGroup", "coarse")
                 .containsKey("phWater");
-        assertThat(lime.get("rules").toString()).contains("confirmed");
+        // a laboratory has confirmed it, and so nothing asks for that any more
+        assertThat((Map<String, Object>) lime.get("laboratory")).containsEntry("agrees", true);
+        assertThat(lime.get("rules").toString()).contains("legumes").doesNotContain("confirmed");
+        assertThat(lime).containsEntry("toConfirm", true).containsKeys("spares", "when", "risk", "again");
         Map<String, Object> values =
                 (Map<String, Object>) ((Map<String, Object>) lime.get("calculation")).get("values");
         assertThat(values).containsKeys("needTHa", "productT", "passes");

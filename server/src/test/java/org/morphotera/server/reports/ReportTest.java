@@ -78,6 +78,28 @@ class ReportTest {
     }
 
     @Test
+    void theFirstPageSaysEachLimitWithItsFigureAndWhatToDoHowMuchAndWhenToLookAgain() throws IOException {
+        Land land = new Land(advisor, 3, Map.of("crop", "barley", "textureClass", "loam", "areaHa", 4));
+        String visit = land.visit(DAY);
+        land.ph(visit, 0, 5.0, DAY);
+        land.ph(visit, 1, 5.2, DAY);
+        land.ph(visit, 2, 5.1, DAY);
+        byte[] pdf = advisor.bytes("/api/fields/" + land.field + "/report.pdf");
+        String first;
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setEndPage(1);
+            first = stripper.getText(document).replaceAll("\\s+", " ");
+        }
+        assertThat(first)
+                .contains("Sour topsoil. pH of the topsoil 5.1: far too sour")
+                .contains("All 3 stops. Costs about")
+                .contains("To be talked over")
+                .containsPattern("Lime, against sour topsoil: [0-9.]+ \\([0-9.]+ to [0-9.]+\\) t/ha of lime")
+                .contains("Look again 12 months after it is done: pH by depth.");
+    }
+
+    @Test
     void aFieldWithoutTestsHasAReportTooAndAnUnknownOneHasNone() throws IOException {
         assertThat(report(new Land(advisor, 1))).contains("Test polder");
         assertThat(advisor.get("/api/fields/" + java.util.UUID.randomUUID() + "/report.pdf")

@@ -1,0 +1,2 @@
+/** Programmes over years, for what no single action mends. */
+package org.morphotera.core.plan.road;
