@@ -19,6 +19,9 @@ public final class Roads {
     private static final String HIGH_PH = "road.high-ph.";
     private static final String SALT = "road.salt.";
 
+    /** Conductivity is told to a tenth. */
+    private static final double TENTHS = 10;
+
     private final List<Limits.Belief> beliefs;
     private final FieldFacts facts;
     private final Benchmarks benchmarks;
@@ -101,7 +104,7 @@ public final class Roads {
         double spread = rules.at("rain-spread-ds-per-m-a-year", "value");
         double over = Math.max(0, facts.ece() - target);
         Map<String, Object> args = new HashMap<>();
-        args.put("now", facts.ece());
+        args.put("now", Math.rint(TENTHS * facts.ece()) / TENTHS);
         args.put("target", target);
         args.put("soonest", (int) Math.ceil(over / (aYear + spread)));
         args.put("latest", (int) Math.ceil(over / (aYear - spread)));
