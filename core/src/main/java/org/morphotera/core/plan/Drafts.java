@@ -82,7 +82,22 @@ final class Drafts {
             return this;
         }
 
-        /** The ground that is treated. */
+        /** What the field is used for, its texture and how much of it is treated. */
+        Inputs ground(FieldFacts facts) {
+            return put(
+                            "landUse",
+                            facts.landUse() == null ? null : facts.landUse().code(),
+                            "field")
+                    .put(
+                            "textureGroup",
+                            facts.textureGroup() == null
+                                    ? null
+                                    : facts.textureGroup().code(),
+                            "reading")
+                    .area(facts);
+        }
+
+        /** How much ground is treated. */
         Inputs area(FieldFacts facts) {
             return put("areaHa", facts.treated().areaHa(), facts.treated().patch() ? "patch" : "field");
         }

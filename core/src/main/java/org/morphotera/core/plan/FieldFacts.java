@@ -119,9 +119,15 @@ public record FieldFacts(
      *
      * @param subsoilPh in water, or {@code null}
      * @param cecCmolKg a laboratory's, or {@code null}
+     * @param pitLayerBottomMm bottom of a hard layer that was seen in a pit
      */
     public static FieldFacts of(
-            Place place, FieldReadings readings, Double subsoilPh, Double cecCmolKg, Permeability permeability) {
+            Place place,
+            FieldReadings readings,
+            Double subsoilPh,
+            Double cecCmolKg,
+            Permeability permeability,
+            @Nullable Double pitLayerBottomMm) {
         Double limit = readings.figureOfProfile("compaction");
         Double dispersion = readings.standing("dispersion");
         String texture = readings.texture(place.textureClass());
@@ -142,7 +148,7 @@ public record FieldFacts(
                 cecCmolKg,
                 dispersion != null && dispersion < CLOUDY_UNDER,
                 permeability,
-                limit == null ? null : Double.valueOf(layerBottom(limit)),
+                pitLayerBottomMm != null ? pitLayerBottomMm : limit == null ? null : Double.valueOf(layerBottom(limit)),
                 place.drained(),
                 place.moisture() == SoilMoisture.WET || place.moisture() == SoilMoisture.MOIST);
     }

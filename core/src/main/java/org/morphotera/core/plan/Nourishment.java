@@ -28,7 +28,7 @@ final class Nourishment {
                                 : facts.textureGroup().code(),
                         "reading")
                 .put("salty", salty ? Boolean.TRUE : null, "limits")
-                .area(facts);
+                .ground(facts);
         List<String> rules = new ArrayList<>(List.of("local-tables"));
         if (salty || facts.textureGroup() == TextureGroup.COARSE) {
             rules.add("small-and-often");

@@ -5,7 +5,6 @@ import org.morphotera.core.chemistry.PhWindow;
 import org.morphotera.core.limits.Constraint;
 import org.morphotera.core.limits.Limits;
 import org.morphotera.core.plan.order.ActionKind;
-import org.morphotera.core.soil.LandUse;
 import org.morphotera.core.soil.Source;
 
 /**
@@ -67,21 +66,13 @@ final class SourGround {
 
     private void lime(FieldFacts.Ph ph, double target, List<String> rules) {
         String origin = ph == null ? null : Drafts.origin(ph.source());
-        LandUse use = facts.landUse();
         Drafts.Inputs in = new Drafts.Inputs()
                 .put("school", "texture-factor", "default")
                 .put("phWater", ph == null ? null : ph.water(), origin)
                 .put("targetPh", target, "window")
                 .put("phHalfWidth", ph == null ? null : ph.halfWidth(), origin)
                 .put("fromKit", ph == null ? null : ph.source() == Source.KIT, origin)
-                .put("landUse", use == null ? null : use.code(), "field")
-                .put(
-                        "textureGroup",
-                        facts.textureGroup() == null
-                                ? null
-                                : facts.textureGroup().code(),
-                        "reading")
-                .area(facts);
+                .ground(facts);
         // how much lime a unit of pH takes goes by the texture
         String held = ph == null ? "ph-first" : facts.textureGroup() == null ? "texture-first" : null;
         plan.add(ActionKind.LIME, belief, in, rules, held);

@@ -212,7 +212,8 @@ final class RequestedEvidence {
                 readings(true),
                 subsoil == null ? null : subsoil.figure(),
                 cec,
-                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")));
+                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")),
+                mean(seen, "layer-bottom"));
     }
 
     private static @Nullable Double mean(List<Seen> seen, String finding) {

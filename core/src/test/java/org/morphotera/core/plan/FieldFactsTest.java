@@ -41,6 +41,7 @@ class FieldFactsTest {
                 new FieldReadings(List.of(readings)),
                 null,
                 null,
+                null,
                 null);
     }
 
@@ -106,7 +107,8 @@ class FieldFactsTest {
                 new FieldReadings(List.of()),
                 null,
                 14.0,
-                new FieldFacts.Permeability(20.0, null));
+                new FieldFacts.Permeability(20.0, null),
+                null);
         assertThat(bare.areaHa()).isEqualTo(1);
         assertThat(bare.textureGroup()).isNull();
         assertThat(bare.wet()).isFalse();
@@ -118,16 +120,16 @@ class FieldFactsTest {
     @Test
     void bedsTurfAndSmallPlotsAreGardens() {
         FieldReadings none = new FieldReadings(List.of());
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 12.0, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 12.0, null), none, null, null, null, null)
                         .garden())
                 .isFalse();
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.4, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.4, null), none, null, null, null, null)
                         .garden())
                 .isTrue();
-        assertThat(FieldFacts.of(place(LandUse.TURF, 12.0, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(LandUse.TURF, 12.0, null), none, null, null, null, null)
                         .garden())
                 .isTrue();
-        assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(null, 12.0, null), none, null, null, null, null)
                         .garden())
                 .isFalse();
     }
@@ -142,10 +144,10 @@ class FieldFactsTest {
     @Test
     void underHalfAHectareIsAGarden() {
         FieldReadings none = new FieldReadings(List.of());
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.49, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.49, null), none, null, null, null, null)
                         .garden())
                 .isTrue();
-        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.5, null), none, null, null, null)
+        assertThat(FieldFacts.of(place(LandUse.ARABLE, 0.5, null), none, null, null, null, null)
                         .garden())
                 .isFalse();
     }

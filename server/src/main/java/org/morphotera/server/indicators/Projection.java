@@ -32,7 +32,7 @@ public class Projection {
     public record Place(UUID practice, UUID field, UUID visit, UUID stop, DepthLayer layer, Instant takenAt) {}
 
     /** Goes up whenever rows are projected otherwise: what older versions made is made again at the next start. */
-    public static final int VERSION = 3;
+    public static final int VERSION = 4;
 
     private static final String INTO_INDICATOR = "insert into indicator_value (practice_id, latest, "
             + IndicatorReader.COLUMNS + ") values (?, ?" + ", ?".repeat(21) + ")";

@@ -108,7 +108,8 @@ class PlanFacts {
                 IndicatorRow.readings(standing),
                 subsoil == null ? null : subsoil.figure(),
                 newest(seen, "cec"),
-                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")));
+                new FieldFacts.Permeability(mean(seen, "straight-down"), mean(seen, "infiltration-at-200")),
+                mean(seen, "layer-bottom"));
     }
 
     private static @Nullable Double newest(List<SightingReader.Row> seen, String finding) {

@@ -20,7 +20,11 @@ final class RainGarden implements Calculator<RainGarden.Inputs> {
             Double stormMm,
             Double stormHours,
             Double rateMmH,
-            Double pondingMm) {}
+            Double pondingMm,
+            Double emptyWithinHours) {}
+
+    /** Most rules ask for a basin that is empty within a day, some allow two. */
+    private static final double USUAL_HOURS = 24;
 
     @Override
     public String id() {
@@ -35,20 +39,24 @@ final class RainGarden implements Calculator<RainGarden.Inputs> {
                 fields.number("stormMm", Unit.MM, Range.between(0, 2000), Need.REQUIRED),
                 fields.number("stormHours", Unit.HOUR, Range.between(0, 240), Need.REQUIRED),
                 fields.number("rateMmH", Unit.MM_PER_HOUR, Range.between(0, 5000), Need.REQUIRED),
-                fields.numberOr("pondingMm", Unit.MM, Range.above(0, 5000), 200));
+                fields.numberOr("pondingMm", Unit.MM, Range.above(0, 5000), 200),
+                fields.numberOr("emptyWithinHours", Unit.HOUR, Range.between(6, 72), USUAL_HOURS));
     }
 
     @Override
     public Evaluation evaluate(Inputs in, Benchmarks benchmarks) {
         Table rules = benchmarks.table("plan.rain-garden");
-        double hours = rules.at("empty-within-hours", "value");
-        double ponding = Math.min(in.pondingMm(), Math.min(hours * in.rateMmH(), rules.at("deepest-mm", "value")));
+        double ponding = Math.min(
+                in.pondingMm(), Math.min(in.emptyWithinHours() * in.rateMmH(), rules.at("deepest-mm", "value")));
         Evaluation.Builder out = Evaluation.of(id()).value("pondingMm", ponding, Unit.MM);
         if (in.rateMmH() < rules.at("tightest-mm-per-h", "value")) {
             return out.code("advice", "do-not")
                     .note("TOO_TIGHT", Severity.CAUTION)
                     .note("SETBACK_AND_OVERFLOW", Severity.CAUTION)
                     .build();
+        }
+        if (in.rateMmH() > rules.at("fastest-mm-per-h", "value")) {
+            out.note("TOO_FAST_FOR_PLANTS", Severity.CAUTION);
         }
         double basin =
                 in.catchmentM2() * in.runoffPct() / 100 * in.stormMm() / (ponding + in.rateMmH() * in.stormHours());

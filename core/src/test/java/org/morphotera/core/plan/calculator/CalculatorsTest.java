@@ -109,10 +109,31 @@ class CalculatorsTest {
     @Test
     void aTightSoilGetsNoRainGarden() {
         Evaluation refused =
-                evaluate("rain-garden", Map.of("catchmentM2", 100, "stormMm", 25, "stormHours", 2, "rateMmH", 12.9));
+                evaluate("rain-garden", Map.of("catchmentM2", 100, "stormMm", 25, "stormHours", 2, "rateMmH", 12.69));
         assertThat(refused.classes()).containsEntry("advice", "do-not");
         assertThat(refused.values()).doesNotContainKey("basinM2");
         assertThat(refused.notes()).extracting(Evaluation.Note::code).contains("TOO_TIGHT");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"12.7, false", "51, false", "150, false", "151, true"})
+    void aBasinTakesBothEndsOfItsRange(double rate, boolean fast) {
+        Evaluation basin =
+                evaluate("rain-garden", Map.of("catchmentM2", 100, "stormMm", 25, "stormHours", 2, "rateMmH", rate));
+        assertThat(basin.classes()).containsEntry("advice", "possible");
+        assertThat(basin.notes().stream().anyMatch(each -> each.code().equals("TOO_FAST_FOR_PLANTS")))
+                .isEqualTo(fast);
+    }
+
+    @Test
+    void waterMayStandLongerWhereTheRuleAllowsTwoDays() {
+        Map<String, Object> inputs = new LinkedHashMap<>(
+                Map.of("catchmentM2", 100, "stormMm", 25, "stormHours", 2, "rateMmH", 12.7, "pondingMm", 5000));
+        assertThat(evaluate("rain-garden", inputs).values().get("pondingMm").value())
+                .isEqualTo(300);
+        inputs.put("emptyWithinHours", 12);
+        assertThat(evaluate("rain-garden", inputs).values().get("pondingMm").value())
+                .isCloseTo(152.4, within(1e-9));
     }
 
     @ParameterizedTest

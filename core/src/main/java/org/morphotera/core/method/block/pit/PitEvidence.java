@@ -40,8 +40,33 @@ final class PitEvidence implements Evidence<Pit.Readings> {
 
     @Override
     public List<Sighting> sightings(Pit.Readings readings, Envelope envelope, DepthLayer layer) {
-        return readings.standingWaterMm() != null
-                ? List.of(Sighting.of("standing-water", readings.standingWaterMm() > 0))
-                : List.of(); // not looked for
+        List<Sighting> seen = new ArrayList<>();
+        PitLayer hard = PitLayer.of(readings.horizons());
+        if (readings.standingWaterMm() != null) {
+            seen.add(Sighting.of("standing-water", isWet(readings)));
+        }
+        if (hard != null) {
+            seen.add(Sighting.of("pit-layer", hard.state()));
+            if (hard.bottomMm() != null) {
+                seen.add(Sighting.of("layer-bottom", hard.bottomMm())); // no finding of its own: loosening asks for it
+            }
+        }
+        return seen;
     }
+
+    /**
+     * Water within the reach of roots. Deep water is no wetness, and water under a dry layer that roots don't pass stands
+     * below what the crop lives in: the layer is the matter there.
+     */
+    private static boolean isWet(Pit.Readings readings) {
+        double water = readings.standingWaterMm();
+        return water > 0
+                && water <= WET_TO_MM
+                && readings.horizons().stream()
+                        .noneMatch(each -> each.bottomMm() <= water
+                                && each.moisture() == Pit.Moisture.DRY
+                                && each.roots() == Pit.RootAmount.NONE);
+    }
+
+    private static final double WET_TO_MM = 600;
 }
