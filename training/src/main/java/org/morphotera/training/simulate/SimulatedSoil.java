@@ -314,8 +314,8 @@ public final class SimulatedSoil implements MadeUpSoil {
                 worms *= 1 - 0.2 * s;
             }
             case OVER_RAPID_DRAINAGE -> {
-                drainage = 110 + 130 * s;
-                infiltration = 160 + 220 * s;
+                drainage = 360 + 340 * s;
+                infiltration = 250 + 240 * s;
                 infiltrationAt200 = infiltration * 0.85;
                 kitNitrogen -= 0.5 * s;
             }
