@@ -22,6 +22,28 @@ const STATES = [
   { code: 'dropped', label: 'dropped' },
 ]
 
+const ENTRIES = [
+  'state',
+  'confirmedBy',
+  'dueFrom',
+  'dueTo',
+  'cost',
+  'amount',
+  'person',
+  'followUpOn',
+  'followUp',
+]
+
+/** Whether a fault is shown at its entry; what has none is told at the end. */
+function isAtItsEntry(field: string, state: string, calculated: boolean) {
+  return (
+    (ENTRIES.includes(field) && (field !== 'confirmedBy' || state !== 'dropped')) ||
+    (state === 'dropped' && field === 'reason') ||
+    (state === 'done' && (field === 'doneOn' || field === 'actualRate')) ||
+    (calculated && field.startsWith('inputs.'))
+  )
+}
+
 function isAction(subject: ProposalView | ActionView): subject is ActionView {
   return 'action' in subject
 }
@@ -113,6 +135,7 @@ export function ActionForm({
   const refusal = keep.error ?? remove.error
   const faults = refusal instanceof ApiError ? refusal.faults : []
   const fault = (name: string) => faults.find((each) => each.field === name)?.message
+  const unseen = faults.filter((each) => !isAtItsEntry(each.field, entry.state, calculator !== undefined))
   const origins = isAction(subject) ? [] : subject.origins
   const text = (
     name: 'amount' | 'person' | 'reason' | 'confirmedBy' | 'actualRate' | 'followUp',
@@ -266,7 +289,11 @@ export function ActionForm({
       </div>
       {refusal && (
         <p role="alert" className="text-failing">
-          {faults.length > 0 ? `Not kept. ${faults.map((each) => each.message).join(' ')}` : refusal.message}
+          {unseen.length > 0
+            ? `Not kept. ${unseen.map((each) => each.message).join(' ')}`
+            : faults.length > 0
+              ? 'Not kept: see above.'
+              : refusal.message}
         </p>
       )}
       <div className="flex gap-3">

@@ -128,6 +128,7 @@ describe('a plan', () => {
       errors: [
         { field: 'confirmedBy', code: 'UNCONFIRMED', message: 'Say what confirmed it.' },
         { field: 'inputs.phWater', code: 'MISSING', message: 'Give the pH.' },
+        { field: 'kind', code: 'UNKNOWN', message: 'There is no such work.' },
       ],
     })
     const { user } = openPlan(
@@ -139,7 +140,10 @@ describe('a plan', () => {
     await user.click(within(panel).getByText('done'))
     expect(within(panel).getByLabelText('Confirmed by')).toBeTruthy()
     await user.click(within(panel).getByRole('button', { name: 'Keep' }))
-    expect(await within(panel).findByText('Not kept. Say what confirmed it. Give the pH.')).toBeTruthy()
+    // each at its entry, and what has none at the end
+    expect(await within(panel).findByText('Not kept. There is no such work.')).toBeTruthy()
+    expect(within(panel).getByText('Say what confirmed it.')).toBeTruthy()
+    expect(within(panel).getByText('Give the pH.')).toBeTruthy()
     expect(within(panel).getByText('How much').closest('details')!.open).toBe(true)
   })
 
