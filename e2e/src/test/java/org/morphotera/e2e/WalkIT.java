@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -335,7 +336,11 @@ class WalkIT extends Journeys {
         // its way it is not, since the key then means the test after it
         for (int tries = 0; tries < 5 && !page.url().contains("/porosity"); tries++) {
             page.keyboard().press("n");
-            page.waitForTimeout(2000);
+            try {
+                page.waitForURL("**/porosity/*", new Page.WaitForURLOptions().setTimeout(8000));
+            } catch (TimeoutError e) {
+                // the key went to nobody
+            }
         }
         page.waitForURL("**/porosity/*");
         page.getByRole(AriaRole.RADIO).first().click();
